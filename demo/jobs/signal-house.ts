@@ -613,7 +613,7 @@ export const signalHouse: DemoJob = {
     {
       area: 'study',
       open: [
-        'done: 6 pieces backing for the shelves, north wall',
+        '6 pieces backing for the shelves, north wall',
         'picture of wall 1, corner to corner, tape in sight',
       ],
     },

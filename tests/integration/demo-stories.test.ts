@@ -9,6 +9,7 @@ import type { Installation } from '@/server/installation';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { readPlan, type StoredPlan } from '@/server/reading/plan';
 import { scheduleView } from '@/server/views/board';
+import { progressView } from '@/server/views/progress';
 import { scopeView } from '@/server/views/scope';
 import { selectionsOf } from '@/server/views/selection';
 import { sequenceView } from '@/server/views/sequence';
@@ -106,9 +107,23 @@ describe('the demo tells its stories', () => {
     expect(holdsOf(readJob(installation, job('signal')))[0]).toMatchObject({
       kind: 'close-in',
       text: expect.stringContaining(
-        '2 of 14 checks before the walls are closed are open: done: 6 pieces backing for the shelves',
+        '2 of 14 checks before the walls are closed are open: 6 pieces backing for the shelves',
       ) as string,
     });
+  });
+
+  it('says the same share of the work wherever it is told', () => {
+    for (const key of DEMO_JOBS.map((each) => each.key)) {
+      const rooms = roomsView(readJob(installation, job(key)));
+      const progress = progressView(readJob(installation, job(key)));
+      expect([key, progress.done, progress.words]).toEqual([
+        key,
+        rooms.done,
+        expect.stringMatching(
+          `^${Math.round(100 * rooms.done)} % of the work is done, ${Math.round(100 * rooms.hidden)} % of that`,
+        ) as string,
+      ]);
+    }
   });
 
   it('7: the landward face is painted a step from the neighbour, who must be told', () => {

@@ -54,7 +54,7 @@ describe('before a wall is closed', () => {
     const check = () => closeInsOf(readJob(installation, signalHouse)).get(areaOf('study'));
     expect(check()).toMatchObject({ closed: false, covers: 'insulation' });
     expect(check()?.open.map((line) => line.text)).toEqual([
-      'done: 6 pieces backing for the shelves, north wall',
+      '6 pieces backing for the shelves, north wall',
       'picture of wall 1, corner to corner, tape in sight',
     ]);
     expect(

@@ -64,7 +64,7 @@ describe('the check before a wall is closed', () => {
       }),
     ).toEqual(
       expect.arrayContaining([
-        'done: boxes too low',
+        'boxes too low',
         'bell wire is marked and stays reachable',
         'seen whether the joist is sound',
       ]),

@@ -179,7 +179,7 @@ const seenLines = (facts: CloseInFacts): CloseInLine[] => [
   ...facts.assumptions.map(({ id, text }) =>
     line(`shown:${id}`, `seen whether ${text}`, 'priced unseen; the cover hides it'),
   ),
-  ...facts.leftovers.map(({ id, text }) => line(`left:${id}`, `done: ${text}`, 'left open on a walk', id)),
+  ...facts.leftovers.map(({ id, text }) => line(`left:${id}`, text, 'left open on a walk', id)),
   ...(facts.walls === 0
     ? [line('picture:room', 'a picture of every wall, corner to corner', 'nobody sees it again')]
     : Array.from({ length: facts.walls }, (_, wall) =>

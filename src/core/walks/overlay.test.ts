@@ -8,7 +8,7 @@ const area: WalkArea = {
   name: 'Kitchen',
   place: 'Ground',
   called: [],
-  checks: [{ key: 'left:o', text: 'done: boxes', because: 'left open', state: 'not looked at', said: '' }],
+  checks: [{ key: 'left:o', text: 'boxes', because: 'left open', state: 'not looked at', said: '' }],
   closed: false,
   standpoints: [{ id: 'spot', name: 'from the door', last: null }],
   drawn: [],

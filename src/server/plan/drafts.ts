@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { clientDraft } from '@/core/news/client-draft';
 import { crewDraft } from '@/core/news/crew-draft';
 import type { News } from '@/core/news/news';
-import { diffOf, workDone } from '@/core/walks/diff';
+import { diffOf } from '@/core/walks/diff';
 import { ofKind } from '@/core/walks/observation';
 import type { Plan } from '@/core/schedule/plan';
 import { dayIn } from '@/core/units/zone';
@@ -11,11 +11,10 @@ import { nextWork, type Effect } from './effect';
 import { areaNames, jobRow } from '../reading/job';
 import type { JobReading } from '../reading/reading';
 import { recordsAround } from '../reading/records';
-import { progressOf } from '../reading/standing';
 import { settledOn } from '../reading/scope';
 import { selectionNames } from '../reading/selections';
 import { holdRows } from '../reading/sequence';
-import { weightsOf } from '../reading/weights';
+import { weightsOf, workDoneOf } from '../reading/weights';
 import type { WalkRow } from '../reading/walk';
 
 /**
@@ -32,7 +31,6 @@ export function newsOf(
   const row = jobRow(job);
   const seen = recordsAround(job.firm.db, walk.id);
   const weights = weightsOf(job);
-  const progress = progressOf(job);
   const day = dayIn(job.firm.zone, walk.started_at);
   return {
     job: row.name,
@@ -41,7 +39,7 @@ export function newsOf(
     diff: diffOf(seen, walk.id, weights),
     areas: areaNames(job),
     selections: selectionNames(job),
-    done: workDone(weights, (task) => progress.get(task)?.fraction ?? 0),
+    done: workDoneOf(job).share,
     moved: effect.moved,
     finish: { ...effect.finish, ...(row.promise_day ? { promised: row.promise_day } : {}) },
     causes: effect.causes ?? [],

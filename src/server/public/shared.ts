@@ -7,7 +7,6 @@ import { TRADES } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 import { capital } from '@/core/words/letters';
 import { sayWork, sayWorkHere } from '@/core/words/work';
-import { workDone } from '@/core/walks/diff';
 import { countedWords } from '@/core/walks/record-words';
 import { hashOf } from '../tokens';
 import { today } from '../zone';
@@ -29,12 +28,12 @@ import { areaNames, areaRows, jobRow } from '../reading/job';
 import { finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
 import { readFirm, readJob, type FirmReading, type JobReading } from '../reading/reading';
 import { newestPictures } from '../reading/pictures';
-import { carriedOf, progressOf } from '../reading/standing';
+import { carriedOf } from '../reading/standing';
 import { changeRows } from '../reading/scope';
 import { statementRows, type StatementRow } from '../reading/statements';
 import { messageOfLink, sentUpdates } from '../reading/updates';
 import { signOffRows } from '../reading/walks';
-import { weightsOf } from '../reading/weights';
+import { workDoneOf } from '../reading/weights';
 import { clientItems } from '../views/completion';
 import { whenSeen } from '../words';
 
@@ -138,14 +137,13 @@ const PICTURES = 8;
 function clientShared(job: JobReading, link: OpenLink): ClientShared {
   const now = job.firm.today;
   const { name, address } = jobRow(job);
-  const progress = progressOf(job);
   const plan = planOf(job);
   const names = areaNames(job);
   return {
     ...base(job.firm, link),
     audience: 'client',
     job: { name, address },
-    done: workDone(weightsOf(job), (task) => progress.get(task)?.fraction ?? 0),
+    done: workDoneOf(job).share,
     finish: finishDay(job),
     updates: updatesFor(job, 'client'),
     next: plan

@@ -19,7 +19,7 @@ import { jobRow } from '../reading/job';
 import { planOf, wholePlan, type StoredPlan } from '../reading/plan';
 import type { JobReading } from '../reading/reading';
 import { progressOf } from '../reading/standing';
-import { siteOf } from '../reading/site';
+import { weightsOf, workDoneOf } from '../reading/weights';
 import { whenSeen } from '../words';
 
 const LOAD_WEEKS = 8;
@@ -135,35 +135,19 @@ interface Work {
 /** Work counted by planned half-days, as walks saw it; waits of nobody are no work. */
 function workOf(job: JobReading): Work {
   const { zone, today: now } = job.firm;
-  const site = siteOf(job);
-  const steps = new Map<string, { halfDays: number; hidden: boolean; fraction: number }>(
-    site.areas.flatMap((area) =>
-      area.track
-        .filter((step) => step.trade !== 'nobody')
-        .map(
-          (step) =>
-            [
-              `${area.id}:${step.phase}`,
-              { halfDays: step.halfDays, hidden: phaseFacts(step.phase).hidden === true, fraction: step.fraction },
-            ] as const,
-        ),
-    ),
-  );
-  const whole = [...steps.values()].reduce((sum, step) => sum + step.halfDays, 0);
+  const weights = weightsOf(job);
+  const whole = [...weights.values()].reduce((sum, halfDays) => sum + halfDays, 0);
   const done = [...progressOf(job)].flatMap(([key, known]) => {
-    const step = steps.get(key);
-    if (!step) return [];
+    const weight = weights.get(key);
+    if (weight === undefined) return [];
     return known.readings.map((reading, index) => ({
       day: dayIn(zone, reading.at),
-      halfDays: (reading.fraction - (known.readings[index - 1]?.fraction ?? 0)) * step.halfDays,
+      halfDays: (reading.fraction - (known.readings[index - 1]?.fraction ?? 0)) * weight,
     }));
   });
-  const finished = [...steps.values()].reduce((sum, step) => sum + step.fraction * step.halfDays, 0);
-  const unseen = [...steps.values()].reduce((sum, step) => sum + (step.hidden ? step.fraction * step.halfDays : 0), 0);
+  const { share, hidden } = workDoneOf(job);
   const since = addDays(now, -14);
   const lately = done.reduce((sum, entry) => sum + (entry.day > since ? entry.halfDays : 0), 0);
-  const share = whole === 0 ? 0 : finished / whole;
-  const hidden = finished === 0 ? 0 : unseen / finished;
   const percent = (part: number): string => `${Math.round(100 * part)} %`;
   return {
     done,

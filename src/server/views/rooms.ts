@@ -4,10 +4,9 @@ import { groupBy } from '@/core/group-by';
 import type { Caption } from '@/core/sites/caption';
 import { phaseFacts, shortLabel } from '@/core/sequence/phases';
 import type { PlannedTask } from '@/core/schedule/plan';
-import { taskId, type Site, type SiteArea } from '@/core/sequence/site';
+import type { Site, SiteArea } from '@/core/sequence/site';
 import { formatDate, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
-import { workDone } from '@/core/walks/diff';
 import { sayCaption } from '@/core/words/caption';
 import { sayWork } from '@/core/words/work';
 import { nextWork } from '../plan/effect';
@@ -17,7 +16,7 @@ import { finishDay, planOf, type StoredPlan } from '../reading/plan';
 import { ofJob, type JobReading } from '../reading/reading';
 import { holdRows } from '../reading/sequence';
 import { siteOf } from '../reading/site';
-import { weightsOf } from '../reading/weights';
+import { workDoneOf } from '../reading/weights';
 import { holdsOf } from './holds';
 import { jobHead } from './job-head';
 
@@ -31,17 +30,7 @@ export function roomsView(job: JobReading): RoomsView {
   const rows = areaRows(job);
   const of = (kind: string): AreaView[] =>
     rows.filter((area) => area.kind === kind && area.level === null).flatMap((area) => areas.get(area.id) ?? []);
-  const steps = new Map(
-    siteOf(job).areas.flatMap((area) =>
-      area.track.map((step) => [taskId(area.id, step.phase) as string, step] as const),
-    ),
-  );
-  const weights = weightsOf(job);
-  const fraction = (task: string): number => steps.get(task)?.fraction ?? 0;
-  const done = workDone(weights, fraction);
-  const hidden = workDone(new Map([...weights].filter(([task]) => fraction(task) > 0)), (task) =>
-    phaseFacts(steps.get(task)?.phase ?? 'clean').hidden ? 1 : 0,
-  );
+  const { share: done, hidden } = workDoneOf(job);
   return {
     job: jobHead(job),
     today: now,
