@@ -612,10 +612,7 @@ export const signalHouse: DemoJob = {
   closeIns: [
     {
       area: 'study',
-      open: [
-        '6 pieces backing for the shelves, north wall',
-        'picture of wall 1, corner to corner, tape in sight',
-      ],
+      open: ['6 pieces backing for the shelves, north wall', 'picture of wall 1, corner to corner, tape in sight'],
     },
   ],
   inWalls: [
