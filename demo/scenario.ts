@@ -52,6 +52,7 @@ export interface DemoJob {
     unit?: string;
     trade?: Trade;
     dependsOn?: string;
+    place?: string;
   }[];
   walks: DemoWalk[];
   /**
@@ -134,7 +135,8 @@ export interface DemoVisit {
     fallbackHalfDays: number;
     fallbackPrice: number;
   }[];
-  options?: { area: string; phase: Phase; subject: string; options: Option[] }[];
+  /** `decides` counts the job's lines of scope from 0. */
+  options?: { area: string; phase: Phase; subject: string; decides?: number[]; options: Option[] }[];
   calculations?: {
     area: string;
     calculator: string;

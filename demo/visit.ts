@@ -134,9 +134,15 @@ function found(job: DemoJob, visit: DemoVisit): Said[] {
       type: 'assumption.add',
       payload: { ...assumption, id: id('assumption', String(number)), job: id(), area: area(assumption.area) },
     })),
-    ...each(visit.options, (set, number) => ({
+    ...each(visit.options, ({ decides = [], ...set }, number) => ({
       type: 'options.add',
-      payload: { ...set, id: id('options', String(number)), job: id(), area: area(set.area) },
+      payload: {
+        ...set,
+        id: id('options', String(number)),
+        job: id(),
+        area: area(set.area),
+        lines: decides.map((line) => id('scope', String(line))),
+      },
     })),
     ...each(visit.calculations, (calculation, number) => ({
       type: 'calculation.keep',

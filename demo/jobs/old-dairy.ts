@@ -82,7 +82,13 @@ export const oldDairy: DemoJob = {
     { area: 'east', stance: 'in', verb: 'clad', subject: 'the gable anew', quantity: 24, unit: 'm²', trade: 'roofing' },
     { area: 'back', stance: 'in', verb: 'paint', subject: 'the meadow face', quantity: 44, unit: 'm²', trade: 'paint' },
     { area: 'roof', stance: 'out', verb: 'repair', subject: 'the slates' },
-    { area: 'front', stance: 'refit', verb: 'take down and refit', subject: 'two lamps and the post box' },
+    {
+      area: 'front',
+      stance: 'refit',
+      verb: 'take down and refit',
+      subject: 'two lamps and the post box',
+      place: 'in the cart shed',
+    },
     { area: 'milk', stance: 'keep-live', verb: 'keep', subject: 'power to the freezers' },
     {
       area: 'lower',
@@ -382,6 +388,7 @@ export const oldDairy: DemoJob = {
         area: 'front',
         phase: 'strip',
         subject: 'overlay or strip',
+        decides: [0],
         options: [
           {
             key: 'overlay',
@@ -391,6 +398,7 @@ export const oldDairy: DemoJob = {
             lifeYears: 18,
             leadDays: 18,
             works: ['overlay'],
+            lines: ['overlay the boards 46 m²'],
             upkeep: 'painted every eight years',
             unknown: 'what is behind the old boards stays unseen',
           },
@@ -402,6 +410,7 @@ export const oldDairy: DemoJob = {
             lifeYears: 35,
             leadDays: 25,
             works: ['reclad'],
+            lines: ['strip the boards 46 m²', 'clad the face with new boards 46 m²'],
             upkeep: 'washed down, oiled every ten years',
             unknown: '',
           },

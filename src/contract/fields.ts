@@ -10,6 +10,9 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-
 
 /** @param what how a person calls what is chosen, where it is chosen from a list */
 export const id = (what = 'an id') => string().required(`${what} is missing`).matches(UUID, 'not an id of ours');
+/** A level of the job, or `outside`, which is on none. */
+export const levelOrOutside = () =>
+  string().test('level', 'not a level of ours', (text) => text === undefined || text === 'outside' || UUID.test(text));
 export const line = (what: string, max = 200) =>
   string()
     .required(`${what} is missing`)
@@ -32,6 +35,8 @@ export const optionalZone = () =>
       'the time zone must be one that exists, like Europe/London',
       (text) => text === undefined || isZone(text),
     );
+/** The hash that a picture was kept under. */
+export const picture = () => string().matches(/^[0-9a-f]{64}$/, 'not a picture of ours');
 export const email = (what: string) =>
   string()
     .max(200)

@@ -185,6 +185,26 @@ describe('public pages', () => {
     audience: 'crew',
     title: 'Signal House',
     updates: [],
+    rooms: [
+      {
+        area: 'guest',
+        name: 'Guest suite',
+        job: 'Signal House',
+        soon: true,
+        brief: {
+          parts: {
+            live: [{ id: 'l', text: 'the bell wire: stays live', note: '', picture: null }],
+            out: [{ id: 'o', text: 'the window frames', note: '', picture: null }],
+            protect: [{ id: 'p', text: 'protect the stair', note: 'with boards', picture: null }],
+            refit: [],
+            work: [{ id: 'w', text: 'wire eight sockets', note: '', picture: null }],
+            found: [],
+          },
+          choices: [{ id: 'c', subject: 'the stop valve', options: ['left', 'right'], answer: '', by: '' }],
+        },
+      },
+    ],
+    around: [],
     cautions: [{ area: 'Kitchen', text: 'bearing wall' }],
     leftovers: [{ area: 'Study', text: 'backing', trade: 'Carpentry' }],
     days: [

@@ -74,6 +74,7 @@ const believed = {
   fallbackHalfDays: 2,
   fallbackPrice: 0,
 };
+const siteChoice = demoId('dairy', 'finding', '7');
 const options = demoId('dairy', 'options', '0');
 const change = {
   kind: 'addition' as const,
@@ -138,6 +139,11 @@ export const FIRST_VISIT: Record<string, Given> = {
     },
     leaves: (installation) => row(installation, 'finding', demoId('dairy', 'finding', '0')),
     expected: { allowed: 2, remedy: 'dig it away', version: 2 },
+  },
+  'finding.answer': {
+    payload: { id: siteChoice, answer: 'under the work bench' },
+    leaves: (installation) => row(installation, 'finding', siteChoice),
+    expected: { answer: 'under the work bench' },
   },
   'area.copy': {
     payload: {

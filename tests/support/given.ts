@@ -135,6 +135,42 @@ export const GIVEN: Record<string, Given> = {
     expected: { name: 'Nursery', works: '["floor"]' },
     plans: true,
   },
+  'area.merge': {
+    payload: (installation) => ({
+      from: areaOf('children'),
+      version: version(installation, 'area', areaOf('children')),
+      into: areaOf('main'),
+    }),
+    leaves: (installation) => row(installation, 'area_merged', areaOf('children')),
+    expected: { into_area: areaOf('main') },
+    plans: true,
+  },
+  'area.remove': {
+    before: (installation) =>
+      must(installation, 'areas.add', {
+        job: signalHouse,
+        levels: [],
+        areas: [{ id: areaOf('box'), name: 'Box room', kind: 'room', works: ['floor'], size: 1 }],
+      }),
+    payload: { id: areaOf('box'), version: 1 },
+    leaves: (installation) => row(installation, 'area', areaOf('box')),
+    expected: undefined,
+    plans: true,
+  },
+  'job.remove': {
+    payload: (installation) => ({ id: signalHouse, version: version(installation, 'job', signalHouse) }),
+    leaves: (installation) => row(installation, 'job', signalHouse),
+    expected: { removed: 1 },
+    plans: true,
+  },
+  'job.restore': {
+    before: (installation) =>
+      must(installation, 'job.remove', { id: signalHouse, version: version(installation, 'job', signalHouse) }),
+    payload: { id: signalHouse },
+    leaves: (installation) => row(installation, 'job', signalHouse),
+    expected: { removed: 0 },
+    plans: true,
+  },
   'area.beside': {
     payload: { one: areaOf('main'), other: areaOf('children') },
     leaves: (installation) =>

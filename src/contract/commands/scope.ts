@@ -1,6 +1,7 @@
 import { array, boolean, number, object, string } from 'yup';
 import { MEASURES, type Measure } from '@/core/layout/measures';
 import { FINDING_KIND_KEYS } from '@/core/scope/finding';
+import { readScopeLine } from '@/core/scope/scope-line';
 import { STANCE_KEYS } from '@/core/sites/area';
 import { WORK_KEYS } from '@/core/sequence/works';
 import { command, EVERYBODY, OFFICE } from '../command';
@@ -21,6 +22,8 @@ const scopeFields = {
   trade: field.trade().notRequired().nonNullable(),
   dependsOn: field.optionalLine('what it depends on', 200).default(''),
   selection: field.id().notRequired().nonNullable(),
+  /** Where what is taken down is kept, or with what something is protected. */
+  place: field.optionalLine('the place', 120).default(''),
   /** Its quantity follows the drawing of its area. */
   measure: string<Measure>().oneOf(MEASURE_KEYS, 'this is not measured on a drawing'),
 };
@@ -89,6 +92,7 @@ const findingFields = {
   allowed: field.amount('what is allowed for', 100_000),
   unitPrice: field.money('the price of one'),
   leadDays: field.optionalWhole('the days it takes', 0, 730),
+  picture: field.picture(),
   options: array(field.line('the choice', 120))
     .default([])
     .max(6, 'at most six choices')
@@ -107,6 +111,21 @@ export const changeFinding = command(
   EVERYBODY,
   'job',
   object({ id: field.id(), version: field.version(), ...findingFields }).noUnknown(),
+);
+
+/**
+ * A choice that was left to whoever does the work is made on the spot. No version is asked for: it comes from a walk or
+ * a crew's page and may come late; the newest word counts. `name` is for those who come by a link.
+ */
+export const answerFinding = command(
+  'finding.answer',
+  [...EVERYBODY, 'link'],
+  'job',
+  object({
+    id: field.id(),
+    answer: field.optionalLine('what was decided', 200).default(''),
+    name: field.optionalLine('your name', 80),
+  }).noUnknown(),
 );
 
 const COPIED = ['scope', 'findings', 'layout'] as const;
@@ -181,6 +200,12 @@ export const reopenAssumption = command('assumption.reopen', EVERYBODY, 'plan', 
 export const finishExtra = command('extra.finish', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());
 export const reopenExtra = command('extra.reopen', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());
 
+/** A line of scope as it is typed on a visit; what cannot be read says why. */
+const scopeLine = () =>
+  field.line('the line', 300).test('read', (text, context) => {
+    const read = readScopeLine(text);
+    return read.ok || context.createError({ message: read.problem.message });
+  });
 const option = () =>
   object({
     key: field.line('the key', 40),
@@ -194,12 +219,15 @@ const option = () =>
       .max(200, 'over 200 years cannot be meant'),
     leadDays: field.whole('days until it is there', 0, 730),
     works: array(field.oneOf('the work', WORK_KEYS)).default([]).max(8),
+    lines: array(scopeLine()).default([]).max(20, 'at most twenty lines'),
     upkeep: field.optionalLine('upkeep').default(''),
     unknown: field.optionalLine('what stays unknown').default(''),
   }).noUnknown();
 const optionFields = {
   phase: field.phase(),
   subject: field.line('what is to be decided'),
+  /** The lines of scope that it decides. */
+  lines: array(field.id()).default([]).max(40),
   options: array(option())
     .required('the options are missing')
     .min(2, 'options stand side by side: at least two')

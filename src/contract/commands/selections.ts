@@ -6,7 +6,6 @@ import { SELECTION_VERDICTS } from '@/core/walks/observation';
 import { command, EVERYBODY, OFFICE } from '../command';
 import * as field from '../fields';
 
-const picture = () => string().matches(/^[0-9a-f]{64}$/, 'not a picture of ours');
 const price = () => field.money('the price of one').nullable().default(null);
 
 /** A range of days, the shorter first. */
@@ -47,7 +46,7 @@ const facts = {
   leadHigh: lead.high,
   decides: field.oneOf('who decides', DECIDER_KEYS).default('client'),
   approves: field.optionalLine('who approves', 80).default(''),
-  picture: picture(),
+  picture: field.picture(),
   checkDays: field.whole('the days to unpack and look', 0, 60).default(CHECK_DAYS),
   acclimatiseDays: field.whole('the days to get used to the room', 0, 60).default(0),
   bufferDays: field.whole('the days in hand', 0, 365).default(BUFFER_DAYS),
@@ -151,7 +150,7 @@ const alternative = object({
   leadHigh: lead.high,
   upkeep: field.optionalLine('the upkeep', 200).default(''),
   look: field.optionalLine('the look', 200).default(''),
-  picture: picture().nullable().default(null),
+  picture: field.picture().nullable().default(null),
 }).noUnknown();
 export const keepAlternatives = command(
   'selection.alternatives',
@@ -199,7 +198,7 @@ export const checkSelection = command(
     verdict: field.oneOf('how it was found', SELECTION_VERDICTS),
     quantity: field.amount('how many', 100_000),
     text: field.optionalLine('the text', 600).default(''),
-    picture: picture(),
+    picture: field.picture(),
   }).noUnknown(),
 );
 /** Whether the work waits for what was ordered again, or it is fitted on a return trip. */
@@ -475,6 +474,8 @@ export const keepSalvage = command(
   EVERYBODY,
   'job',
   object({
+    /** A finding, or a line of scope that protects something or takes it down. */
+    of: field.oneOf('what it is', ['finding', 'scope'] as const).default('finding'),
     id: field.id(),
     version: field.version(),
     kept: field.oneOf('where it is now', SALVAGE_STATES),

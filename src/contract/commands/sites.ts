@@ -1,5 +1,5 @@
 import { array, boolean, number, object, string } from 'yup';
-import { AREA_KIND_KEYS, JOB_STATES } from '@/core/sites/area';
+import { AREA_KIND_KEYS, JOB_STATES, type AreaKind } from '@/core/sites/area';
 import { WORK_KEYS } from '@/core/sequence/works';
 import { command, EVERYBODY, OFFICE } from '../command';
 import * as field from '../fields';
@@ -97,8 +97,33 @@ export const changeArea = command(
     passage: boolean().default(false),
     /** What people call it besides its name, parted by semicolons. */
     called: field.optionalLine('what it is also called', 200),
+    kind: string<AreaKind>().oneOf([...AREA_KIND_KEYS], 'this is not a kind of area'),
+    /** Where it is left out the area stays where it is. */
+    level: field.levelOrOutside(),
   }).noUnknown(),
 );
+/** One area becomes part of another: all that was recorded of it goes with it. */
+export const mergeArea = command(
+  'area.merge',
+  OFFICE,
+  'plan',
+  object({ from: field.id(), version: field.version(), into: field.id('the area it becomes part of') }).noUnknown(),
+);
+/** An area that was set out by mistake; one of which something was recorded is merged instead. */
+export const removeArea = command(
+  'area.remove',
+  OFFICE,
+  'plan',
+  object({ id: field.id(), version: field.version() }).noUnknown(),
+);
+/** A job that was set up by mistake: shown nowhere and planned nowhere until it is brought back. */
+export const removeJob = command(
+  'job.remove',
+  OFFICE,
+  'plan',
+  object({ id: field.id(), version: field.version() }).noUnknown(),
+);
+export const restoreJob = command('job.restore', OFFICE, 'plan', object({ id: field.id() }).noUnknown());
 export const placeBeside = command(
   'area.beside',
   OFFICE,

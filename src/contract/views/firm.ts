@@ -1,6 +1,7 @@
 import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
-import type { JobState } from '@/core/sites/area';
+import type { Work } from '@/core/sequence/works';
+import type { AreaKind, JobState } from '@/core/sites/area';
 import type { JobHead, PersonView } from './job';
 
 export interface SubView {
@@ -27,8 +28,25 @@ export interface FirmView {
   people: (PersonView & { email: string | null; phone: string })[];
   subs: SubView[];
   holidays: { day: Day; name: string }[];
+  /** Jobs that were set up by mistake and can be brought back. */
+  removed: { id: string; name: string }[];
   /** Trades that open work needs and no sub does. */
   missing: Trade[];
+}
+
+/** An area as it was set out, with all that can be changed of it. */
+export interface PlacedArea {
+  id: string;
+  version: number;
+  name: string;
+  kind: AreaKind;
+  level: string | null;
+  levelName: string | null;
+  works: Work[];
+  size: number;
+  livedIn: boolean;
+  passage: boolean;
+  called: string;
 }
 
 export interface AreasView {
@@ -47,5 +65,5 @@ export interface AreasView {
     loudHalf: 'morning' | 'afternoon' | null;
   };
   levels: { id: string; name: string; height: number }[];
-  areas: { id: string; name: string; level: string | null }[];
+  areas: PlacedArea[];
 }

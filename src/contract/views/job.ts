@@ -1,6 +1,7 @@
 import type { Measure } from '@/core/layout/measures';
 import type { AreaKind, JobState, Inclusion } from '@/core/sites/area';
 import type { Annotation, ObservationKind, Target } from '@/core/walks/observation';
+import type { Brief } from '@/core/scope/brief';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Work } from '@/core/sequence/works';
@@ -124,7 +125,15 @@ export interface PastShown {
 export interface RoomView {
   job: JobHead;
   today: Day;
-  area: AreaView & { version: number; works: Work[]; size: number; level: string | null; passage: boolean };
+  area: AreaView & {
+    version: number;
+    works: Work[];
+    size: number;
+    level: string | null;
+    levelId: string | null;
+    passage: boolean;
+  };
+  levels: { id: string; name: string }[];
   steps: {
     phase: Phase;
     label: string;
@@ -149,6 +158,8 @@ export interface RoomView {
   standpoints: StandpointView[];
   /** Sizes that are otherwise than drawn. */
   conflicts: { id: string; label: string; text: string; of: Target }[];
+  /** What a crew is told of it. */
+  brief: Brief;
   called: string;
   /** The check before covering, and how many things are recorded in the walls. */
   walls: { open: number; lines: number; closed: boolean; things: number } | null;
@@ -187,4 +198,11 @@ export interface ScopeView {
   measure: Measure | null;
   /** It came with a change that the client approved. */
   change: boolean;
+  /** Where what is taken down is kept, or with what something is protected. */
+  place: string;
+  kept: 'kept' | 'back' | 'gone';
+  /** What it said before a choice rewrote it. */
+  was: string | null;
+  /** Against what the client agreed to; null while nothing is agreed. */
+  since: 'agreed' | 'changed' | 'added' | null;
 }

@@ -1,3 +1,4 @@
+import type { Brief } from '@/core/scope/brief';
 import type { Day } from '@/core/units/day';
 import type { Phrase } from '@/core/words/phrase';
 import type { Audience } from '../commands/news';
@@ -128,6 +129,10 @@ export interface CrewShared extends SharedBase {
       leaves: string[];
     }[];
   }[];
+  /** What was agreed in each room they still come to, those of the days above first. */
+  rooms: { area: string; name: string; job: string; soon: boolean; brief: Brief }[];
+  /** What concerns everybody on a job. */
+  around: { job: string; brief: Brief }[];
   cautions: { area: string; text: string }[];
   leftovers: { area: string; text: string; trade: string }[];
 }

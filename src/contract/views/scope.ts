@@ -1,5 +1,6 @@
 import type { Finding } from '@/core/scope/finding';
 import type { MaterialLine } from '@/core/scope/materials';
+import type { RegisterEntry } from '@/core/scope/register';
 import type { Option } from '@/core/scope/option';
 import type { Statement, StatementDiff } from '@/core/scope/statement';
 import type { Measure } from '@/core/layout/measures';
@@ -16,6 +17,7 @@ export type FindingView = Finding & {
   text: string;
   gap: string | null;
   kept: 'kept' | 'back' | 'gone';
+  picture: string | null;
 };
 
 export interface AssumptionView {
@@ -79,6 +81,8 @@ export interface ScopePageView {
   /** Findings of the whole job. */
   findings: FindingView[];
   assumptions: AssumptionView[];
+  /** What is protected, to be fitted again, or kept for use again. */
+  register: RegisterEntry[];
   selections: { id: string; area: string; category: string }[];
   levels: { id: string; name: string; height: number }[];
   counts: ScopeCounts;
@@ -120,6 +124,8 @@ export interface OptionSetView {
   phaseLabel: string;
   subject: string;
   options: OptionView[];
+  /** The lines of scope it decides, by their ids. */
+  lines: string[];
   chosen: string | null;
   reason: string;
   chosenWhen: string | null;
@@ -128,7 +134,13 @@ export interface OptionSetView {
 export interface OptionsView {
   job: JobHead;
   today: Day;
-  areas: { id: string; name: string; kind: AreaKind; phases: { phase: Phase; label: string }[] }[];
+  areas: {
+    id: string;
+    name: string;
+    kind: AreaKind;
+    phases: { phase: Phase; label: string }[];
+    lines: { id: string; text: string }[];
+  }[];
   sets: OptionSetView[];
   decisions: DecisionView[];
   finish: Day | null;

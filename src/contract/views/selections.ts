@@ -193,7 +193,8 @@ export interface StoredThing {
   version: number;
   what: string;
   text: string;
-  from: 'selection' | 'spare' | 'salvage';
+  /** `taken-down` is a line of scope; `salvage` a finding. */
+  from: 'selection' | 'spare' | 'salvage' | 'taken-down';
   kind: string;
   href: string | null;
   /** Until it is used. */

@@ -1,3 +1,4 @@
+import type { Brief } from '@/core/scope/brief';
 import type { Day } from '@/core/units/day';
 import type { LeftRhythm } from '@/core/walks/housekeeping';
 import type { ObservationKind, WalkKind } from '@/core/walks/observation';
@@ -101,6 +102,8 @@ export interface ReviewView {
 export interface WallsView {
   job: JobHead;
   area: { id: string; name: string };
+  /** What a crew is told of it: nothing is covered that is not done, and nothing cut that stays live. */
+  brief: Brief;
   check: {
     lines: WalkArea['checks'];
     open: number;

@@ -56,8 +56,11 @@ export type Cause = {
   | { kind: 'weights' }
   | { kind: 'job-changed'; name: string }
   | { kind: 'areas-set-out'; places: string[] }
-  | { kind: 'area'; area: string; place: string; what: 'changed' | 'split' }
+  | { kind: 'area'; area: string; place: string; what: 'changed' | 'split' | 'removed' }
   | { kind: 'copied'; area: string; place: string; from: string }
+  | { kind: 'merged'; area: string; place: string; from: string }
+  | { kind: 'job-removed'; name: string }
+  | { kind: 'job-back'; name: string }
   | { kind: 'beside'; areas: string[]; places: string[] }
   | (Goods & { kind: 'slip'; days: number; why: string })
   | (Goods & {

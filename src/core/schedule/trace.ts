@@ -288,6 +288,7 @@ function touches(cause: Cause): string[] {
     case 'drawn':
     case 'area':
     case 'copied':
+    case 'merged':
     case 'option':
     case 'assumption':
     case 'change':
@@ -313,6 +314,8 @@ function touches(cause: Cause): string[] {
     case 'zone':
     case 'weights':
     case 'job-changed':
+    case 'job-removed':
+    case 'job-back':
     case 'areas-set-out':
     case 'goods-listed':
     case 'supplier':

@@ -64,7 +64,21 @@ export interface Finding {
   unitPrice: number | null;
   leadDays: number | null;
   options: string[];
+  /** Choices on site: what was decided, empty while nobody has; and who decided it. */
+  answer: string;
+  answeredBy: string;
 }
+
+/** A choice left to the site: the ways there are, or the one that was taken. */
+export const siteChoiceText = ({
+  subject,
+  options,
+  answer,
+  answeredBy,
+}: Pick<Finding, 'subject' | 'options' | 'answer' | 'answeredBy'>): string =>
+  answer
+    ? `${subject}: ${answer}${answeredBy ? ` (decided by ${answeredBy})` : ''}`
+    : `${subject}: ${options.join(' or ')}`;
 
 const times = (finding: Finding): string =>
   finding.quantity === null ? '' : `${finding.quantity} ${finding.unit ? `${finding.unit} of ` : '× '}`;
@@ -96,7 +110,7 @@ export function findingText(finding: Finding): string {
     case 'allowance':
       return `${times(finding)}${subject}`;
     case 'site-choice':
-      return `${subject}: ${finding.options.join(' or ')}`;
+      return siteChoiceText(finding);
     case 'approval':
       return `${subject}${place ? ` from ${place}` : ''}${finding.leadDays === null ? '' : `, takes ${finding.leadDays} days`}`;
     default:

@@ -12,6 +12,8 @@ export interface Option {
   leadDays: number;
   /** What is done in the area if it is chosen; empty leaves it as it is. */
   works: Work[];
+  /** What the scope then says, line by line as it is typed on a visit; empty leaves its lines as they are. */
+  lines: string[];
   upkeep: string;
   unknown: string;
 }

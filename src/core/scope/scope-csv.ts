@@ -13,10 +13,11 @@ const COLUMNS = {
   unit: false,
   trade: false,
   'depends on': false,
+  'kept or with': false,
 };
 export const SCOPE_CSV_EXAMPLE =
-  'area,stance,verb,subject,quantity,unit,trade,depends on\nLane face,conditional,strip,the ' +
-  'boards,46,m²,roofing,overlay or strip\nSlate roof,out,repair,the slates,,,,\n';
+  'area,stance,verb,subject,quantity,unit,trade,depends on,kept or with\nLane face,conditional,strip,the ' +
+  'boards,46,m²,roofing,overlay or strip,\nSlate roof,out,repair,the slates,,,,,\n';
 
 /** Reads lines of scope. @param named the job's areas by name in small letters */
 export function readScopeCsv(
@@ -33,6 +34,7 @@ export function readScopeCsv(
         verb: wordsCell('verb', cells.verb, 30, 'what happens is missing.'),
         subject: wordsCell('subject', cells.subject, 200, 'to what is missing.'),
         dependsOn: cells['depends on'].slice(0, 200),
+        place: cells['kept or with'].slice(0, 120),
         ...(quantity === undefined ? {} : { quantity, unit: cells.unit.slice(0, 20) }),
         ...(cells.trade === '' ? {} : { trade: choiceCell('trade', cells.trade, TRADE_KEYS) }),
       };
@@ -51,6 +53,7 @@ export const writeScopeCsv = (
     unit: string | null;
     trade: string | null;
     dependsOn: string;
+    place: string;
   }[],
 ): string =>
   writeCsv(
@@ -64,5 +67,6 @@ export const writeScopeCsv = (
       line.unit,
       line.trade,
       line.dependsOn,
+      line.place,
     ]),
   );

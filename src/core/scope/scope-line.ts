@@ -14,6 +14,7 @@ import type { Inclusion } from '../sites/area';
  * | verb count subject | `replace 3 windows` |
  * | stance: … | `not: repair the slates`, `live: power to the freezers`, `protect: the stair`, `refit: two lamps` |
  * | … if what it depends on | `replace sheathing if it is rotten` |
+ * | … kept where, … with what | `refit: two lamps, kept in the shed`, `protect: the stair with boards` |
  */
 export interface ScopeDraft {
   stance: Inclusion;
@@ -23,6 +24,8 @@ export interface ScopeDraft {
   unit?: string;
   trade?: Trade;
   dependsOn: string;
+  /** Where what is taken down is kept, or with what something is protected. */
+  place: string;
 }
 
 /** Usual verbs, longest first where one begins with another, and whose work each usually is. */
@@ -76,7 +79,8 @@ export function readScopeLine(text: string): Outcome<ScopeDraft> {
   const whole = text.normalize('NFC').replace(/\s+/g, ' ').trim();
   const said = STANCE_WORDS.find(([pattern]) => pattern.test(whole));
   const { rest: unconditional, dependsOn } = takeCondition(said ? whole.replace(said[0], '') : whole);
-  const taken = takeQuantity(unconditional);
+  const { rest: unplaced, place } = takePlace(unconditional, said?.[1]);
+  const taken = takeQuantity(unplaced);
   if (!taken.ok) return taken;
   const { rest, measured } = taken.value;
   const lower = rest.toLowerCase();
@@ -94,6 +98,7 @@ export function readScopeLine(text: string): Outcome<ScopeDraft> {
     stance,
     ...parts,
     dependsOn,
+    place,
     ...(measure ? { quantity: measure.value, unit: measure.unit } : {}),
     ...(known?.[1] ? { trade: known[1] } : {}),
   });
@@ -113,6 +118,18 @@ function whatOf(
   // A verb that is not known stands before its count: “retrim 4 windows”.
   const later = takeCount(parts.subject);
   return { parts: { ...parts, subject: later.subject }, measure: later.counted };
+}
+
+/** “…, kept in the shed”, “protect the stair with boards”: where it is kept, or with what it is protected. */
+function takePlace(text: string, stance: Inclusion | undefined): { rest: string; place: string } {
+  const first = stance ?? stanceOfVerb(/^(?:protect|refit|take down and refit)\b/i.exec(text)?.[0].toLowerCase());
+  const found =
+    first === 'refit'
+      ? /,?\s+(?:kept|stored)\s+(.+)$/i.exec(text)
+      : first === 'protect'
+        ? /,?\s+with\s+(.+)$/i.exec(text)
+        : null;
+  return found ? { rest: text.slice(0, found.index), place: (found[1] ?? '').trim() } : { rest: text, place: '' };
 }
 
 /** “… if the floor is sound”: what it depends on, read after “depends on”, which a bare clause is not. */

@@ -99,6 +99,8 @@ const finding = (over: Partial<Finding>): Finding => ({
   unitPrice: null,
   leadDays: null,
   options: [],
+  answer: '',
+  answeredBy: '',
   ...over,
 });
 
@@ -408,6 +410,7 @@ describe('lists in and out', () => {
           unit: 'm²',
           trade: 'paint',
           dependsOn: '',
+          place: '',
         },
       ]),
     ).toContain('"walls, ""all"""');

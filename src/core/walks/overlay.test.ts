@@ -13,7 +13,10 @@ const area: WalkArea = {
   standpoints: [{ id: 'spot', name: 'from the door', last: null }],
   drawn: [],
   walls: [],
-  scope: [],
+  brief: {
+    parts: { live: [], out: [], protect: [], refit: [], work: [], found: [] },
+    choices: [{ id: 'c', subject: 'the stop valve', options: ['left', 'right'], answer: '', by: '' }],
+  },
   accepted: null,
   assumptions: [],
   extras: [],

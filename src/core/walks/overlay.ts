@@ -7,6 +7,7 @@ import type { NarrationView, Recorded, WalkArea, WalkScreen } from './walk-scree
 export type WalkChange =
   | { type: 'observation.record'; payload: { observation: RecordedObservation } }
   | { type: 'assumption.settle'; payload: { id: string; verdict: 'held' | 'wrong' } }
+  | { type: 'finding.answer'; payload: { id: string; answer?: string | undefined; name?: string | undefined } }
   | { type: 'assumption.reopen' | 'extra.finish' | 'extra.reopen'; payload: { id: string } }
   | { type: 'standpoint.add'; payload: { id: string; area: AreaId; name: string } }
   | { type: 'narration.keep'; payload: { id: string; walk: string; name: string; text: string } }
@@ -16,6 +17,7 @@ export type WalkChange =
 const CHANGES = new Set<string>([
   'observation.record',
   'assumption.settle',
+  'finding.answer',
   'assumption.reopen',
   'extra.finish',
   'extra.reopen',
@@ -136,6 +138,15 @@ const settled = <Screen extends WalkScreen>(screen: Screen, id: string, state: '
     assumptions: changed(area.assumptions, id, (assumption) => ({ ...assumption, state })),
   }));
 
+/** A choice left to the site is made by whoever stands there, or open again. */
+const chosen = <Screen extends WalkScreen>(screen: Screen, id: string, answer: string, by: string): Screen => ({
+  ...screen,
+  areas: screen.areas.map((area) => {
+    const choices = changed(area.brief.choices, id, (choice) => ({ ...choice, answer, by: answer ? by : '' }));
+    return choices === area.brief.choices ? area : { ...area, brief: { ...area.brief, choices } };
+  }),
+});
+
 const finished = <Screen extends WalkScreen>(screen: Screen, id: string, done: boolean): Screen =>
   inAreas(screen, 'extras', id, (area) => ({
     ...area,
@@ -164,6 +175,8 @@ export function overlay<Screen extends WalkScreen>(screen: Screen, change: WalkC
       return settled(screen, payload.id, payload.verdict);
     case 'assumption.reopen':
       return settled(screen, payload.id, 'open');
+    case 'finding.answer':
+      return chosen(screen, payload.id, payload.answer ?? '', payload.name ?? '');
     case 'extra.finish':
     case 'extra.reopen':
       return finished(screen, payload.id, type === 'extra.finish');

@@ -2,7 +2,7 @@ import type { AreaId, SelectionId } from '../ids';
 import type { Phase } from '../sequence/phases';
 import type { Trade } from '../sequence/trades';
 import type { SelectionState } from '../selections/states';
-import type { Inclusion } from '../sites/area';
+import type { Brief } from '../scope/brief';
 import type { CloseInState } from './close-in';
 import type { Annotation, ObservationKind, SelectionVerdict, Target } from './observation';
 
@@ -67,8 +67,8 @@ export interface WalkArea {
   /** What is drawn and can be measured again. */
   drawn: { label: string; of: Target; mm: number }[];
   walls: string[];
-  /** What is agreed here, for a scope walk. */
-  scope: { stance: Inclusion; text: string }[];
+  /** What is agreed here. */
+  brief: Brief;
   accepted: string | null;
   /** Recorded on this walk already. */
   recorded: Recorded[];

@@ -84,6 +84,9 @@ const SAYINGS: Sayings = {
   'job-changed': (cause) => `The facts of ${cause.name} were changed`,
   'areas-set-out': (cause) => `${listed(cause.places)} ${cause.places.length === 1 ? 'was' : 'were'} added`,
   area: (cause) => `${cause.place} was ${cause.what}`,
+  merged: (cause) => `${cause.from} became part of ${cause.place}`,
+  'job-removed': (cause) => `${cause.name} was removed`,
+  'job-back': (cause) => `${cause.name} was brought back`,
   copied: (cause) => `${cause.place} was copied from ${cause.from}`,
   beside: (cause) => `${listed(cause.places)} were said to share a wall`,
   slip: (cause) =>

@@ -307,12 +307,15 @@ const CAUSES: OfEach<Cause> = {
     { kind: 'areas-set-out', places: ['Study'] },
     { kind: 'areas-set-out', places: ['Study', 'Hall', 'Kitchen'] },
   ],
-  area: (['changed', 'split'] as const).map((what) => ({
+  area: (['changed', 'split', 'removed'] as const).map((what) => ({
     kind: 'area',
     area: 'study',
     place: 'Study',
     what,
   })),
+  merged: [{ kind: 'merged', area: 'study', place: 'Study', from: 'Box room' }],
+  'job-removed': [{ kind: 'job-removed', name: 'Signal House' }],
+  'job-back': [{ kind: 'job-back', name: 'Signal House' }],
   copied: [{ kind: 'copied', area: 'study', place: 'Flat 2 study', from: 'Flat 1 study' }],
   beside: [{ kind: 'beside', areas: ['study', 'hall'], places: ['Study', 'Hall'] }],
   slip: [

@@ -25,6 +25,13 @@ export interface Rows {
     sleeping: 0 | 1;
     called: string;
   };
+  area_merged: {
+    id: string;
+    job: JobId;
+    name: string;
+    into_area: string;
+    records: string;
+  };
   assumption: {
     id: string;
     job: JobId;
@@ -262,6 +269,10 @@ export interface Rows {
     removed: 0 | 1;
     version: number;
     kept: 'kept' | 'back' | 'gone';
+    picture: string | null;
+    answer: string;
+    answered_by: string;
+    answered_at: string | null;
   };
   firm: {
     id: number;
@@ -368,6 +379,7 @@ export interface Rows {
     version: number;
     weight: number;
     leaves: 'evening' | 'week';
+    removed: 0 | 1;
   };
   job_update: {
     id: string;
@@ -530,6 +542,7 @@ export interface Rows {
     chosen_by: string | null;
     works_before: string | null;
     version: number;
+    lines: string;
   };
   outlook: {
     day: string;
@@ -728,6 +741,10 @@ export interface Rows {
     measure: Measure | null;
     change_order: string | null;
     removed: 0 | 1;
+    place: string;
+    kept: 'kept' | 'back' | 'gone';
+    option_set: string | null;
+    was: string | null;
   };
   selection: {
     id: SelectionId;
@@ -985,6 +1002,7 @@ export interface Defaults {
     | 'side'
     | 'sleeping'
     | 'called';
+  area_merged: never;
   assumption: 'why' | 'fallback_price' | 'found' | 'settled_at' | 'settled_by' | 'settled_walk' | 'removed' | 'version';
   baseline: 'finish_day';
   beside: never;
@@ -1052,7 +1070,11 @@ export interface Defaults {
     | 'options'
     | 'removed'
     | 'version'
-    | 'kept';
+    | 'kept'
+    | 'picture'
+    | 'answer'
+    | 'answered_by'
+    | 'answered_at';
   firm: 'id' | 'town' | 'trip_weight' | 'zone';
   fixture: 'removed' | 'version';
   gate: 'not_before' | 'together';
@@ -1072,7 +1094,8 @@ export interface Defaults {
     | 'position'
     | 'version'
     | 'weight'
-    | 'leaves';
+    | 'leaves'
+    | 'removed';
   job_update: 'walk' | 'sent_at' | 'version';
   level: 'note';
   level_mark: 'removed' | 'version';
@@ -1100,7 +1123,7 @@ export interface Defaults {
     | 'facts';
   office: 'version' | 'phone';
   opening: 'removed' | 'version';
-  option_set: 'chosen' | 'reason' | 'chosen_at' | 'chosen_by' | 'works_before' | 'version';
+  option_set: 'chosen' | 'reason' | 'chosen_at' | 'chosen_by' | 'works_before' | 'version' | 'lines';
   outlook: never;
   own_link: never;
   own_rule: 'number' | 'job' | 'removed' | 'version';
@@ -1136,7 +1159,19 @@ export interface Defaults {
   request_wait: 'selection' | 'area' | 'phase';
   rule_switch: 'job' | 'area';
   scope_item:
-    'quantity' | 'unit' | 'trade' | 'depends_on' | 'version' | 'selection' | 'measure' | 'change_order' | 'removed';
+    | 'quantity'
+    | 'unit'
+    | 'trade'
+    | 'depends_on'
+    | 'version'
+    | 'selection'
+    | 'measure'
+    | 'change_order'
+    | 'removed'
+    | 'place'
+    | 'kept'
+    | 'option_set'
+    | 'was';
   selection:
     | 'choice'
     | 'code'

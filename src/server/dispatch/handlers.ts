@@ -21,6 +21,7 @@ import { goalHandlers } from '../sites/goals';
 import { ruleHandlers } from '../sequence/rule-commands';
 import { methodHandlers } from '../sequence/method-commands';
 import { stepHandlers } from '../sequence/step-commands';
+import { mergeAreaHandlers } from '../walks/merge-areas';
 import { siteHandlers } from '../sites/commands';
 import { updateHandlers } from '../news/commands';
 import { closeInHandlers } from '../walks/close-in';
@@ -72,6 +73,7 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   updateHandlers,
   closeInHandlers,
   walkHandlers,
+  mergeAreaHandlers,
   completionHandlers,
   narrationHandlers,
   filingHandlers,

@@ -20,6 +20,7 @@ import {
 import { markStanding, markTakenBack } from '../door/log';
 import { notFound, Refusal, unprocessable } from '../refusal';
 import { completionHandlers } from '../walks/completion';
+import { moveRecords } from '../walks/write';
 import { walkHandlers } from '../walks/commands';
 import { zoneOf } from '../zone';
 
@@ -82,9 +83,20 @@ const bought =
     context.planStays(job ?? undefined);
   };
 
+/** An area that became part of another is one of its own again, with the records that were its. */
+function part(context: PlanContext, entry: Entry): void {
+  const { from } = JSON.parse(entry.payload) as { from: string };
+  const merged = queryOne<Rows['area_merged']>(context.db, 'SELECT * FROM area_merged WHERE id = @from', { from });
+  takeBack(context, entry);
+  if (merged) moveRecords(context.db, merged.into_area, from, JSON.parse(merged.records) as string[]);
+  noteTakenBack(context, entry);
+  sayWhatFollows(context, entry);
+}
+
 /** What stands among the records of walks has a way back of its own. */
 const OWN_WAY: Partial<Record<CommandType, (context: PlanContext, entry: Entry) => void>> = {
   'observation.record': withdraw,
+  'area.merge': part,
   'shortage.purchase': bought('shortage.unpurchase'),
   'shortage.unpurchase': bought('shortage.purchase'),
 };

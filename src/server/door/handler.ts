@@ -57,7 +57,7 @@ export function prepared<Type extends keyof Prepared>(context: CommandContext, t
 
 /** Every job whose plan may still change: what crews, days and plant are there is shared by all. */
 export const openJobs = ({ db }: CommandContext): string[] =>
-  queryAll<{ id: string }>(db, `SELECT id FROM job WHERE state <> 'closed'`).map(({ id }) => id);
+  queryAll<{ id: string }>(db, `SELECT id FROM job WHERE removed = 0 AND state <> 'closed'`).map(({ id }) => id);
 
 /**
  * Carries out another command within this one: checked by its own schema, by the rules of its own subject, in the same

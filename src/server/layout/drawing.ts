@@ -27,3 +27,10 @@ export const changeFixture = (db: Connection, { id, ...fixture }: Fixture): void
 
 /** What is drawn of a thing; its version is its row's. */
 const content = (thing: object): string => JSON.stringify({ ...thing, version: undefined });
+
+/** Takes out what is drawn of an area but its outline. */
+export function dropDrawing(db: Connection, area: string): void {
+  execute(db, 'DELETE FROM opening WHERE area = @area', { area });
+  execute(db, 'DELETE FROM fixture WHERE area = @area', { area });
+  execute(db, 'DELETE FROM shared_wall WHERE @area IN (one, other)', { area });
+}

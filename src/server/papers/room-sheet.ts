@@ -5,6 +5,7 @@ import type { RequestView } from '@/contract/views/selections';
 import { MEASURES, type Measure } from '@/core/layout/measures';
 import { orderWords } from '@/core/selections/states';
 import { PARTIES } from '@/core/selections/requests';
+import { BRIEF_PARTS, choiceText, type BriefPart } from '@/core/scope/brief';
 import { TRADES } from '@/core/sequence/trades';
 import { formatDay, type Day } from '@/core/units/day';
 import { HAIRLINES, rule, type PaperDocument } from './pdf';
@@ -16,7 +17,17 @@ import type { JobReading } from '../reading/reading';
 import { roomView } from '../views/room';
 
 /** A sheet hangs on a wall: one page, so each part has an end; what goes beyond stands on the live page. */
-const MOST = { chosen: 10, measures: 7, steps: 16, cautions: 4, questions: 7 } as const;
+const MOST = {
+  live: 4,
+  out: 5,
+  kept: 3,
+  scope: 9,
+  chosen: 7,
+  measures: 5,
+  steps: 10,
+  cautions: 3,
+  questions: 5,
+} as const;
 /** States in which a thing is somewhere here, and may be looked for. */
 const HERE: ReadonlySet<string> = new Set(['on site', 'checked', 'left over']);
 /** What a hand with a tape asks for; the rest is for calculators. */
@@ -52,7 +63,7 @@ function sheet(
   live: string,
   at: number,
 ): Content[] {
-  const { area, job } = view;
+  const { area, job, brief } = view;
   const day = (value: Day): string => formatDay(value, view.today);
   const chosen = view.selections.map((item) =>
     table(
@@ -93,7 +104,16 @@ function sheet(
         ],
       ),
     );
+  const told = (part: BriefPart, most: number): Content[] =>
+    block(
+      BRIEF_PARTS[part],
+      brief.parts[part].map(({ text, note }): Content => ({ text: `•  ${cut(note ? `${text}, ${note}` : text)}` })),
+      most,
+    );
   const questions: Content[] = [
+    ...brief.choices.map(
+      (choice) => `${choice.answer ? 'decided on site' : 'your call on site'}: ${choiceText(choice)}`,
+    ),
     ...requests
       .filter((request) => request.standing !== 'answered')
       .map((request) => `${PARTIES[request.party]}: ${request.subject}, expected ${day(request.expected)}`),
@@ -126,6 +146,12 @@ function sheet(
         .map((remark): Content => ({ text: `!  ${cut(remark.text)}`, bold: true, margin: [0, 1, 0, 1] })),
       MOST.cautions,
     ),
+    ...told('live', MOST.live),
+    ...told('out', MOST.out),
+    ...told('protect', MOST.kept),
+    ...told('refit', MOST.kept),
+    ...told('work', MOST.scope),
+    ...told('found', MOST.kept),
     ...block('Chosen for this room', chosen, MOST.chosen),
     ...block(
       'Measures',

@@ -42,7 +42,10 @@ interface WalkEffect {
 /** Where the newest plan is of an older form, it is made anew: its jobs are marked. */
 export function markOldForm(db: Connection): void {
   if (!isOfOldForm(db)) return;
-  const jobs = queryAll<{ id: string }>(db, `SELECT id FROM job WHERE state <> 'closed' ORDER BY position, id`);
+  const jobs = queryAll<{ id: string }>(
+    db,
+    `SELECT id FROM job WHERE removed = 0 AND state <> 'closed' ORDER BY position, id`,
+  );
   db.transaction(() => {
     for (const { id } of jobs) markPlan(db, { job: id, walk: null, causes: [{ kind: 'form' }] });
   }).immediate();

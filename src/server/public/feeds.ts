@@ -77,9 +77,9 @@ function workOut(
   installation: Installation,
   { kind, target }: { kind: 'job' | 'sub' | 'person'; target: string },
 ): OutEvent[] {
-  return queryAll<EventRow & { name: string; address: string }>(
+  return queryAll<EventRow & { name: string; address: string; gone: 0 | 1 }>(
     installation.db,
-    `SELECT calendar_event.*, job.name, job.address
+    `SELECT calendar_event.*, job.name, job.address, job.removed AS gone
       FROM calendar_event
       JOIN job ON job.id = calendar_event.job
       WHERE ${kind === 'job' ? 'job = @target' : 'sub = @target'}
@@ -92,7 +92,7 @@ function workOut(
     first: { day: row.first_day, half: row.first_half },
     last: { day: row.last_day, half: row.last_half },
     sequence: row.sequence,
-    cancelled: row.cancelled === 1,
+    cancelled: row.cancelled === 1 || row.gone === 1,
     changedAt: row.changed_at,
   }));
 }
@@ -111,9 +111,10 @@ function visitsOut(installation: Installation): OutEvent[] {
     version: number;
     settled_at: string | null;
     asked_on: Day;
+    gone: 0 | 1;
   }>(
     installation.db,
-    `SELECT inspection.*, area.name AS area, job.name, job.address
+    `SELECT inspection.*, area.name AS area, job.name, job.address, job.removed AS gone
       FROM inspection
       JOIN area ON area.id = inspection.area
       JOIN job ON job.id = inspection.job
@@ -125,7 +126,7 @@ function visitsOut(installation: Installation): OutEvent[] {
     first: row,
     last: row,
     sequence: row.version - 1,
-    cancelled: row.state === 'cancelled',
+    cancelled: row.state === 'cancelled' || row.gone === 1,
     changedAt: row.settled_at ?? `${row.asked_on}T08:00:00.000Z`,
   }));
   const deliveries = queryAll<{
@@ -137,9 +138,10 @@ function visitsOut(installation: Installation): OutEvent[] {
     state: string;
     version: number;
     what: string | null;
+    gone: 0 | 1;
   }>(
     installation.db,
-    `SELECT delivery.*, job.name, job.address, (SELECT group_concat(lower(category),
+    `SELECT delivery.*, job.name, job.address, job.removed AS gone, (SELECT group_concat(lower(category),
         ', ') FROM selection WHERE selection.delivery = delivery.id AND removed = 0) AS what
       FROM delivery
       JOIN job ON job.id = delivery.job
@@ -153,7 +155,7 @@ function visitsOut(installation: Installation): OutEvent[] {
       first: at,
       last: row.half ? at : { day: row.day, half: 1 },
       sequence: row.version - 1,
-      cancelled: row.state === 'dropped',
+      cancelled: row.state === 'dropped' || row.gone === 1,
       changedAt: `${row.day}T06:00:00.000Z`,
     };
   });
@@ -165,9 +167,10 @@ function visitsOut(installation: Installation): OutEvent[] {
     booked_on: Day;
     version: number;
     state: string;
+    gone: 0 | 1;
   }>(
     installation.db,
-    `SELECT logistic.*, job.name, job.address
+    `SELECT logistic.*, job.name, job.address, job.removed AS gone
       FROM logistic
       JOIN job ON job.id = logistic.job
       WHERE booked_on IS NOT NULL
@@ -179,7 +182,7 @@ function visitsOut(installation: Installation): OutEvent[] {
     first: { day: row.booked_on, half: 0 },
     last: { day: row.booked_on, half: 1 },
     sequence: row.version - 1,
-    cancelled: row.state === 'dropped',
+    cancelled: row.state === 'dropped' || row.gone === 1,
     changedAt: `${row.booked_on}T06:00:00.000Z`,
   }));
   return [...visits, ...deliveries, ...there];

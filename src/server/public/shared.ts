@@ -8,6 +8,11 @@ import type { Day } from '@/core/units/day';
 import { capital } from '@/core/words/letters';
 import { sayWork, sayWorkHere } from '@/core/words/work';
 import { countedWords } from '@/core/walks/record-words';
+import { isEmptyBrief } from '@/core/scope/brief';
+import type { PlannedTask } from '@/core/schedule/plan';
+import type { Trade } from '@/core/sequence/trades';
+import { addDays } from '@/core/units/day';
+import { slotOf } from '@/core/units/slot';
 import { hashOf } from '../tokens';
 import { today } from '../zone';
 import { queryOne } from '../database/query';
@@ -22,6 +27,7 @@ import { contentOf } from '../views/statement';
 import { alternativesOf, selectionsOf } from '../views/selection';
 import { requestViews } from '../views/requests';
 import { holdsOf } from '../views/holds';
+import { briefIn, briefOfJob } from '../views/scope-parts';
 import { pictureViews } from '../views/room';
 import { firmRow, subRows } from '../reading/firm';
 import { areaNames, areaRows, jobRow } from '../reading/job';
@@ -57,8 +63,22 @@ export function openLink(installation: Installation, token: string): OpenLink | 
 
 /** Whether a picture belongs to what a link shows. */
 export const sharesPicture = (installation: Installation, link: OpenLink, hash: string): boolean =>
-  link.audience === 'client' &&
-  (queryOne(
+  link.audience === 'client' ? isClients(installation, link, hash) : isOfFinding(installation, link, hash);
+
+/** A picture of a finding where a crew works, or a sub has a step. */
+const isOfFinding = ({ db }: Installation, { job, sub }: OpenLink, hash: string): boolean =>
+  queryOne(
+    db,
+    `SELECT 1
+      FROM finding
+      WHERE picture = @hash AND removed = 0 AND (job = @job OR job IN (
+        SELECT area.job FROM step JOIN area ON area.id = step.area JOIN sub ON sub.trade = step.trade
+          WHERE sub.id = @sub))`,
+    { hash, job, sub },
+  ) !== undefined;
+
+const isClients = (installation: Installation, link: OpenLink, hash: string): boolean =>
+  queryOne(
     installation.db,
     `SELECT 1 FROM standing_observation WHERE job = @job AND kind = 'picture' AND picture = @hash`,
     {
@@ -66,13 +86,13 @@ export const sharesPicture = (installation: Installation, link: OpenLink, hash: 
       hash,
     },
   ) !== undefined ||
-    queryOne(
-      installation.db,
-      `SELECT 1
-        FROM selection
-        WHERE job = @job AND removed = 0 AND state = 'open' AND instr(alternatives, @hash) > 0`,
-      { job: link.job, hash },
-    ) !== undefined);
+  queryOne(
+    installation.db,
+    `SELECT 1
+      FROM selection
+      WHERE job = @job AND removed = 0 AND state = 'open' AND instr(alternatives, @hash) > 0`,
+    { job: link.job, hash },
+  ) !== undefined;
 
 /** Counts an opening of a link. What it shows does not wait for that, nor fail with it. */
 export function countOpening(installation: Installation, link: OpenLink): void {
@@ -252,6 +272,11 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
     title: link.job ? (jobs.get(link.job)?.name ?? '') : (sub?.name ?? ''),
     updates: link.job ? updatesFor(firm.job(link.job), 'crew') : [],
     days: plan ? daysOf(plan, jobIds, now, link.sub, jobs) : [],
+    rooms: plan ? roomsOf(firm, plan, mine, sub?.trade) : [],
+    around: [...jobIds].flatMap((id) => {
+      const brief = briefOfJob(firm.job(id));
+      return isEmptyBrief(brief) ? [] : [{ job: jobs.get(id)?.name ?? '', brief }];
+    }),
     cautions: carried.flatMap((item) =>
       item.kind === 'caution' && inMyRooms.has(item.area) ? [{ area: nameOf(item), text: item.text }] : [],
     ),
@@ -261,6 +286,28 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
         : [],
     ),
   };
+}
+
+/** How far ahead a crew's page looks. */
+const AHEAD_DAYS = 14;
+
+/** What is agreed in the rooms that somebody still comes to, in the order in which they come. @param trade of a sub */
+function roomsOf(
+  firm: FirmReading,
+  plan: StoredPlan,
+  mine: readonly PlannedTask[],
+  trade: Trade | undefined,
+): CrewShared['rooms'] {
+  const last = slotOf(plan.origin, addDays(firm.today, AHEAD_DAYS));
+  const ahead = mine.filter((task) => task.state !== 'done' && task.area !== null).sort((a, b) => a.start - b.start);
+  const first = new Map<string, PlannedTask>();
+  for (const task of ahead) if (task.area && !first.has(task.area)) first.set(task.area, task);
+  return [...first].flatMap(([area, task]) => {
+    const job = firm.job(task.job);
+    const brief = briefIn(job, area, trade);
+    if (isEmptyBrief(brief)) return [];
+    return [{ area, name: areaNames(job).get(area) ?? '', job: jobRow(job).name, soon: task.start < last, brief }];
+  });
 }
 
 function daysOf(
@@ -273,9 +320,13 @@ function daysOf(
   const after = groupBy(plan.links, (link) => link.before);
   const byId = new Map(plan.tasks.map((task) => [task.id, task]));
   const works = [...jobIds].flatMap((job) =>
-    nextWork(plan, new Set([job]), now, 14, (task) => task.crew !== null && (sub === null || task.crew === sub)).map(
-      (work) => ({ job, work }),
-    ),
+    nextWork(
+      plan,
+      new Set([job]),
+      now,
+      AHEAD_DAYS,
+      (task) => task.crew !== null && (sub === null || task.crew === sub),
+    ).map((work) => ({ job, work })),
   );
   const days = groupBy(works, ({ work }) => work.day);
   return [...days]

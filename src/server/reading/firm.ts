@@ -58,7 +58,7 @@ export const tradesNeeded = ofFirm(({ db }): Trade[] =>
       FROM step
       JOIN area ON area.id = step.area
       JOIN job ON job.id = area.job
-      WHERE job.state <> 'closed' AND step.trade <> 'nobody'
+      WHERE job.removed = 0 AND job.state <> 'closed' AND step.trade <> 'nobody'
       ORDER BY step.trade`,
   ).map((row) => row.trade),
 );
@@ -105,7 +105,7 @@ export const planProblem = ofFirm(
 export const openJobRows = ofFirm(({ db }) =>
   queryAll<Pick<Rows['job'], 'id' | 'name' | 'state' | 'weight' | 'units'>>(
     db,
-    `SELECT id, name, state, weight, units FROM job WHERE state <> 'closed' ORDER BY position`,
+    `SELECT id, name, state, weight, units FROM job WHERE removed = 0 AND state <> 'closed' ORDER BY position`,
   ),
 );
 
@@ -124,4 +124,9 @@ export const busySources = ofFirm(
 /** Calendars that others follow. */
 export const feedRows = ofFirm(({ db }) =>
   queryAll<Rows['feed']>(db, 'SELECT * FROM feed WHERE closed_at IS NULL ORDER BY made_at'),
+);
+
+/** Jobs that were removed, the newest first. */
+export const removedJobs = ofFirm(({ db }) =>
+  queryAll<Pick<Rows['job'], 'id' | 'name'>>(db, 'SELECT id, name FROM job WHERE removed = 1 ORDER BY position DESC'),
 );

@@ -11,7 +11,9 @@ import { OF_JOBS, ofFirm, ofJob, readJob, rowsOf, type JobReading, type Source }
 export type JobRow = Rows['job'];
 export type AreaRow = Rows['area'] & { level_name: string | null; level_height: number | null };
 
-const jobRows = rowsOf<JobRow & { job: string }>(`SELECT job.*, id AS job FROM job WHERE id ${OF_JOBS}`);
+const jobRows = rowsOf<JobRow & { job: string }>(
+  `SELECT job.*, id AS job FROM job WHERE id ${OF_JOBS} AND removed = 0`,
+);
 
 /** The row of the job; refused where there is no such job. */
 export const jobRow = ofJob((job): JobRow => {

@@ -10,8 +10,8 @@ const MOST = 12;
 /** The condition and the bound for open or closed jobs, over a label that has to have every word. */
 const within = (label: string, which: 'open' | 'closed'): string =>
   which === 'open'
-    ? `job.state <> 'closed' ORDER BY job.position`
-    : `job.state = 'closed' AND NOT EXISTS (
+    ? `job.removed = 0 AND job.state <> 'closed' ORDER BY job.position`
+    : `job.removed = 0 AND job.state = 'closed' AND NOT EXISTS (
         SELECT 1 FROM json_each(@words) AS word WHERE instr(lower(${label}), word.value) = 0)
       ORDER BY job.position DESC
       LIMIT ${MOST}`;
@@ -45,7 +45,7 @@ export const selectionLabels = (
       FROM selection
       JOIN area ON area.id = selection.area
       JOIN job ON job.id = selection.job
-      WHERE removed = 0 AND ${within(`${SELECTION} || ' ' || job.name`, which)}`,
+      WHERE selection.removed = 0 AND ${within(`${SELECTION} || ' ' || job.name`, which)}`,
     { words: JSON.stringify(words) },
   );
 

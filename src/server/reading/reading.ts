@@ -39,14 +39,14 @@ export interface Source {
 export type KeptReadings = Map<string, FirmReading>;
 
 /** Jobs whose work is planned: from the first visit until all is handed over. */
-const PLANNED = `state IN ('scoping', 'booked', 'active', 'completing')`;
+const PLANNED = `removed = 0 AND state IN ('scoping', 'booked', 'active', 'completing')`;
 
 /** A reading of all jobs whose work is planned. */
 export const readFirm = (source: Source): FirmReading => reading(source, 'planned', () => jobsThat(source.db, PLANNED));
 
 /** A reading of all jobs that are not closed, those that are only talked of among them. */
 export const readOpenJobs = (source: Source): FirmReading =>
-  reading(source, 'open', () => jobsThat(source.db, `state <> 'closed'`));
+  reading(source, 'open', () => jobsThat(source.db, `removed = 0 AND state <> 'closed'`));
 
 /** A reading of one job, whatever its state. */
 export const readJob = (source: Source, id: JobId): JobReading => reading(source, id, () => [id]).job(id);

@@ -19,6 +19,10 @@ export const dropPinsOfParts = (db: Connection, job: string, step: string): void
 const workOf = (context: CommandContext, job: string, task: string): WorkName | null =>
   tasksOf(readJob(context.installation, job)).get(task)?.work ?? null;
 
+/** Takes out the days that were fixed for the steps of an area. */
+export const dropPinsIn = (db: Connection, job: string, area: string): void =>
+  void execute(db, `DELETE FROM pin WHERE job = @job AND task LIKE @tasks`, { job, tasks: `${area}:%` });
+
 export const pinHandlers = handlers({
   'pin.set': (context, { task, day, half, reason }) => {
     if (day < today(context.installation))

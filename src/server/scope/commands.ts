@@ -4,7 +4,7 @@ import { mirror } from '@/core/layout/mirror';
 import type { FaceShape } from '@/core/layout/shape';
 import { measuredIn, measureUnit } from '@/core/quantities/measured';
 import { uuid } from '../database/id';
-import { queryAll, flag, insert, orNull, update } from '../database/query';
+import { queryAll, queryOne, flag, insert, orNull, update } from '../database/query';
 import type { Rows } from '../database/rows';
 import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
@@ -16,6 +16,7 @@ import { writeRequest } from '../selections/requests';
 import { copyTrack } from '../sequence/track';
 import { addAreaAfter, changeArea } from '../sites/areas';
 import { layoutNow, measuresNow } from '../reading/layouts';
+import { needOwnName } from '../sites/commands';
 import { recordDecision } from '../sites/decisions';
 
 type ScopeFields = Omit<InferType<typeof addScope.schema>, 'id' | 'job' | 'area'>;
@@ -36,6 +37,7 @@ function scopeValues(context: CommandContext, job: string, area: string, item: S
     depends_on: item.dependsOn,
     selection: orNull(item.selection),
     measure: orNull(item.measure),
+    place: item.place,
   };
 }
 
@@ -49,8 +51,10 @@ function findingValues(context: CommandContext, job: string, finding: FindingFie
       'More is allowed for than was seen; allow for at most what is there.',
       'allowed',
     );
+  if (finding.picture) requireRow(context, 'picture', finding.picture, 'picture');
   return {
     area: orNull(finding.area),
+    picture: orNull(finding.picture),
     kind: finding.kind,
     subject: finding.subject,
     quantity: orNull(finding.quantity),
@@ -101,6 +105,23 @@ function twin(
   const { version: _, position, ...row } = from;
   addAreaAfter(context.db, position, { ...row, id, name, ...over });
   copyTrack(context.db, from.id, id);
+}
+
+/** Who decided on site, by name: somebody of the firm, or a crew or sub that works there and says who they are. */
+function deciderOf(context: CommandContext, job: string, name: string | undefined): string {
+  const { who } = context;
+  if (who.kind === 'person') return who.name;
+  if (who.kind !== 'link' || !worksAt(context, who, job)) throw notFound('choice', 'id');
+  if (!name?.trim()) throw unprocessable('no-name', 'Say who decided: your name is missing.', 'name');
+  return name.trim();
+}
+
+/** Whether a link belongs to people who work at a job: its crews, or a sub with a step there. */
+function worksAt({ db }: CommandContext, link: Extract<CommandContext['who'], { kind: 'link' }>, job: string): boolean {
+  if (link.audience === 'crew') return link.job === job;
+  const step = `SELECT 1 FROM step JOIN area ON area.id = step.area JOIN sub ON sub.trade = step.trade
+    WHERE area.job = @job AND sub.id = @sub`;
+  return link.audience === 'sub' && queryOne(db, step, { job, sub: link.sub }) !== undefined;
 }
 
 const standingIn = <Row>({ db }: CommandContext, table: 'scope_item' | 'finding', area: string): Row[] =>
@@ -155,7 +176,27 @@ export const scopeHandlers = handlers({
     update(context.db, 'finding', id, findingValues(context, job, finding));
     context.logFor(job);
   },
-  'salvage.settle': (context, { id, version, kept, place }) => {
+  'finding.answer': (context, { id, answer, name }) => {
+    const row = requireRow(context, 'finding', id);
+    if (row.kind !== 'site-choice' || row.removed)
+      throw unprocessable('not-a-choice', 'This is not a choice that is made on site.', 'id');
+    if (context.who.kind === 'link' && answer.trim() === '')
+      throw unprocessable('no-answer', 'Say how it is done: choose a way, or write another.', 'answer');
+    update(context.db, 'finding', id, {
+      answer: answer.trim(),
+      answered_by: answer.trim() === '' ? '' : deciderOf(context, row.job, name),
+      answered_at: answer.trim() === '' ? null : context.at,
+    });
+    context.logFor(row.job);
+  },
+  'salvage.settle': (context, { of, id, version, kept, place }) => {
+    if (of === 'scope') {
+      const line = requireVersion(context, 'scope_item', id, version);
+      if (line.stance !== 'refit' && line.stance !== 'protect')
+        throw unprocessable('not-kept', 'Only what is protected or taken down to be refitted has a place.', 'id');
+      changeLine(context.db, id, { kept, place: place || line.place });
+      return context.logFor(line.job);
+    }
     const row = requireVersion(context, 'finding', id, version);
     if (row.kind !== 'salvage' && row.kind !== 'refit')
       throw unprocessable(
@@ -174,6 +215,7 @@ export const scopeHandlers = handlers({
   },
   'area.copy': (context, { from, id, name, side, mirrored, parts }) => {
     const row = requireRow(context, 'area', from, 'from');
+    needOwnName(context, row.job, name, id);
     twin(context, row, id, name, { side });
     if (parts.includes('scope')) copyLines(context, from, id);
     if (parts.includes('findings')) copyFindings(context, from, id);
@@ -191,6 +233,8 @@ export const scopeHandlers = handlers({
       fromSection !== undefined && shape?.kind === 'face'
         ? widthFrom(shape, fromSection - 1) / widthFrom(shape, 0)
         : 0.5;
+    needOwnName(context, row.job, name, id);
+    needOwnName(context, row.job, secondName, id, 'secondName');
     twin(context, row, secondId, secondName, { size: Math.max(0.1, row.size * part) });
     changeArea(context.db, id, { name, size: Math.max(0.1, row.size * (1 - part)) });
     if (fromSection !== undefined && shape?.kind === 'face') {

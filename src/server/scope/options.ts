@@ -13,14 +13,19 @@ import {
   personOf,
 } from '../door/handler';
 import { unprocessable } from '../refusal';
+import { restoreLines, rewriteLines } from './rewrite-lines';
 import { checkWorks, setWorks } from '../sites/commands';
 import { recordDecision } from '../sites/decisions';
 
-type Fields = Pick<InferType<typeof addOptions.schema>, 'phase' | 'options'>;
+type Fields = Pick<InferType<typeof addOptions.schema>, 'phase' | 'options' | 'lines'>;
 
-function check(context: CommandContext, area: string, { phase, options }: Fields): void {
+function check(context: CommandContext, area: string, { phase, options, lines }: Fields): void {
   const row = requireRow(context, 'area', area, 'area');
   requireStep(context, area, phase);
+  lines.forEach((id, index) => {
+    if (requireRow(context, 'scope_item', id, `lines[${index}]`).area !== area)
+      throw unprocessable('line-elsewhere', 'This line of scope is of another area.', `lines[${index}]`);
+  });
   options.forEach((option, index) => {
     if (options.findIndex((other) => other.key === option.key) < index)
       throw unprocessable('named-twice', 'Two of them have the same key.', `options[${index}].key`);
@@ -29,18 +34,27 @@ function check(context: CommandContext, area: string, { phase, options }: Fields
 }
 
 export const optionHandlers = handlers({
-  'options.add': (context, { id, job, area, phase, subject, options }) => {
+  'options.add': (context, { id, job, area, phase, subject, lines, options }) => {
     requireAreaOf(context, job, area);
-    check(context, area, { phase, options });
-    insert(context.db, 'option_set', { id, job, area, phase, subject, options: JSON.stringify(options) });
+    check(context, area, { phase, options, lines });
+    insert(context.db, 'option_set', {
+      ...{ id, job, area, phase, subject },
+      lines: JSON.stringify(lines),
+      options: JSON.stringify(options),
+    });
     context.logFor(job);
   },
-  'options.change': (context, { id, version, phase, subject, options }) => {
+  'options.change': (context, { id, version, phase, subject, lines, options }) => {
     const row = requireVersion(context, 'option_set', id, version);
     if (row.chosen)
       throw unprocessable('chosen-already', 'A choice was made; take it back to change what there is to choose.', 'id');
-    check(context, row.area, { phase, options });
-    update(context.db, 'option_set', id, { phase, subject, options: JSON.stringify(options) });
+    check(context, row.area, { phase, options, lines });
+    update(context.db, 'option_set', id, {
+      phase,
+      subject,
+      lines: JSON.stringify(lines),
+      options: JSON.stringify(options),
+    });
     context.logFor(row.job);
   },
   'options.choose': (context, { id, version, key, reason, decisionId }) => {
@@ -63,6 +77,7 @@ export const optionHandlers = handlers({
       reason,
     });
     if (option.works.length > 0) setWorks(context, area, option.works, 'key');
+    rewriteLines(context, row, option);
     context.replan(row.job, { kind: 'option', area: row.area, subject: row.subject, chosen: option.name });
   },
   'options.unchoose': (context, { id, version }) => {
@@ -70,6 +85,7 @@ export const optionHandlers = handlers({
     if (!row.chosen) throw unprocessable('not-chosen', 'No choice was made yet.', 'id');
     const area = requireRow(context, 'area', row.area, 'area');
     if (row.works_before) setWorks(context, area, JSON.parse(row.works_before) as Work[], 'id');
+    restoreLines(context, id);
     update(context.db, 'option_set', id, {
       chosen: null,
       reason: '',

@@ -66,7 +66,7 @@ export const methodHandlers = handlers({
         FROM step
         JOIN area ON area.id = step.area
         JOIN job ON job.id = area.job
-        WHERE step.phase = @phase AND basis = 'quantity' AND job.state <> 'closed'`,
+        WHERE step.phase = @phase AND basis = 'quantity' AND job.removed = 0 AND job.state <> 'closed'`,
       { phase },
     )) {
       timeTrack(context.installation, area);

@@ -21,7 +21,7 @@ export const jobsOf = (context: CommandContext, job?: string | null): string[] =
         context.db,
         `SELECT id
           FROM job
-          WHERE state IN ('scoping', 'booked', 'active', 'completing')
+          WHERE removed = 0 AND state IN ('scoping', 'booked', 'active', 'completing')
           ORDER BY position, id`,
       ).map((row) => row.id);
 

@@ -24,3 +24,7 @@ export function putBeside(db: Connection, first: string, second: string): void {
   const [one, other] = first < second ? [first, second] : [second, first];
   execute(db, 'INSERT OR IGNORE INTO beside (one, other) VALUES (@one, @other)', { one, other });
 }
+
+/** An area that nothing names any more. */
+export const dropArea = (db: Connection, id: string): void =>
+  void execute(db, 'DELETE FROM area WHERE id = @id', { id });

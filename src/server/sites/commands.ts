@@ -29,6 +29,27 @@ export function setWorks(
   layTrack(context.installation, area.id);
 }
 
+/** A face or roof of which nothing else is said keeps the whole house dry. */
+const sheltersOf = ({ db }: CommandContext, job: string, kind: AreaRow['kind']): string[] =>
+  kind === 'face' || kind === 'roof'
+    ? queryAll<{ id: string }>(db, 'SELECT id FROM level WHERE job = @job', { job }).map(({ id }) => id)
+    : [];
+
+/** Refuses a name that another area of the job has: lists and what is said on walks could not tell them apart. */
+export function needOwnName({ db }: CommandContext, job: string, name: string, id: string, field = 'name'): void {
+  const same = queryOne<{ name: string }>(
+    db,
+    'SELECT name FROM area WHERE job = @job AND id <> @id AND lower(trim(name)) = lower(trim(@name))',
+    { job, id, name },
+  );
+  if (same)
+    throw unprocessable(
+      'name-taken',
+      `There is an area called ${same.name} already; give this one another name.`,
+      field,
+    );
+}
+
 /** Years ago no job begins that is only set up now: such a day is a slip of the finger. */
 const LONG_AGO = 1_500;
 
@@ -120,8 +141,8 @@ export const siteHandlers = handlers({
       checkWorks(area.kind, area.works, `areas[${index}].works`);
       if (area.level !== undefined && !ofJob.has(area.level))
         throw unprocessable('unknown-id', 'This level is not one of the job’s.', `areas[${index}].level`);
-      // A face or roof of which nothing else is said keeps the whole house dry.
-      const shelters = area.kind === 'face' || area.kind === 'roof' ? (area.shelters ?? [...ofJob]) : [];
+      needOwnName(context, job, area.name, area.id, `areas[${index}].name`);
+      const shelters = area.shelters ?? sheltersOf(context, job, area.kind);
       const odd = shelters.find((level) => !ofJob.has(level));
       if (odd) throw unprocessable('unknown-id', 'This level is not one of the job’s.', `areas[${index}].shelters`);
       addArea(context.db, {
@@ -142,11 +163,29 @@ export const siteHandlers = handlers({
     });
     context.replan(job, { kind: 'areas-set-out', places: areas.map((area) => area.name) });
   },
-  'area.change': (context, { id, version, name, works, size, livedIn, passage, called }) => {
+  'job.remove': (context, { id, version }) => {
+    const { name } = requireVersion(context, 'job', id, version);
+    execute(context.db, 'UPDATE job SET removed = 1, version = version + 1 WHERE id = @id', { id });
+    context.replan(id, { kind: 'job-removed', name });
+  },
+  'job.restore': (context, { id }) => {
+    const { name, removed } = requireRow(context, 'job', id);
+    if (!removed) throw unprocessable('not-removed', 'This job was not removed.', 'id');
+    execute(context.db, 'UPDATE job SET removed = 0, version = version + 1 WHERE id = @id', { id });
+    context.replan(id, { kind: 'job-back', name });
+  },
+  'area.change': (context, { id, version, name, works, size, livedIn, passage, called, kind, level }) => {
     const area = requireVersion(context, 'area', id, version);
-    checkWorks(area.kind, works, 'works');
+    const now = kind ?? area.kind;
+    needOwnName(context, area.job, name, id);
+    checkWorks(now, works, 'works');
+    if (level && level !== 'outside' && requireRow(context, 'level', level, 'level').job !== area.job)
+      throw unprocessable('unknown-id', 'This level is not one of the job’s.', 'level');
     changeArea(context.db, id, {
       name,
+      kind: now,
+      ...(level === undefined ? {} : { level: level === 'outside' ? null : level }),
+      ...(now === area.kind ? {} : { shelters: JSON.stringify(sheltersOf(context, area.job, now)) }),
       works: JSON.stringify(works),
       size,
       lived_in: flag(livedIn),

@@ -1,5 +1,6 @@
 import type { AreasView } from '@/contract/views/firm';
-import { areaRows, jobRow, levelRows } from '../reading/job';
+import type { Work } from '@/core/sequence/works';
+import { areasUpward, jobRow, levelRows } from '../reading/job';
 import type { JobReading } from '../reading/reading';
 import { jobHead } from './job-head';
 
@@ -22,6 +23,18 @@ export function areasView(job: JobReading): AreasView {
       loudHalf: row.loud_half,
     },
     levels: [...levelRows(job)].reverse().map(({ id, name, height }) => ({ id, name, height })),
-    areas: areaRows(job).map(({ id, name, level_name }) => ({ id, name, level: level_name })),
+    areas: areasUpward(job).map((area) => ({
+      id: area.id,
+      version: area.version,
+      name: area.name,
+      kind: area.kind,
+      level: area.level,
+      levelName: area.level_name,
+      works: JSON.parse(area.works) as Work[],
+      size: area.size,
+      livedIn: area.lived_in === 1,
+      passage: area.passage === 1,
+      called: area.called,
+    })),
   };
 }

@@ -1,5 +1,6 @@
 import { daysOf } from '@/core/words/count';
 import { routes } from '@/contract/routes';
+import { lineText } from '@/core/scope/brief';
 import { FINDING_KINDS, type FindingKind } from '@/core/scope/finding';
 import { householdLines } from '@/core/scope/household';
 import type { Statement, StatementLine } from '@/core/scope/statement';
@@ -28,9 +29,7 @@ function lineOf(item: ScopeView): StatementLine {
   return {
     key: `scope ${item.id}`,
     stance: item.stance,
-    text:
-      `${item.verb} ` +
-      `${item.subject}${item.quantity ? `, ${number(item.quantity)} ${item.unit ?? ''}`.trimEnd() : ''}`,
+    text: lineText(item),
     ...(item.dependsOn
       ? { note: `depends on ${item.dependsOn}` }
       : item.change

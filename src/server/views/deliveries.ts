@@ -1,6 +1,7 @@
 import { routes } from '@/contract/routes';
 import type { DeliveriesView, DeliveryView, StoredThing } from '@/contract/views/selections';
 import { SPARE_KINDS } from '@/contract/commands/selections';
+import { registerOf } from '@/core/scope/register';
 import { groupBy } from '@/core/group-by';
 import { isHere, isOrdered } from '@/core/selections/states';
 import { loadCautions, type PlannedLoad } from '@/core/selections/load-cautions';
@@ -8,9 +9,8 @@ import { STORED_PART, storageCheck, type RoomWork } from '@/core/selections/stor
 import { addDays } from '@/core/units/day';
 import { dayOfSlot, lastDay } from '@/core/units/slot';
 import { FULL_OCCUPANCY } from '@/core/schedule/network';
-import { findingText } from '@/core/scope/finding';
 import { sayWork } from '@/core/words/work';
-import { findingsOf } from './scope-parts';
+import { findingsOf, scopeOf } from './scope-parts';
 import { sayLoadCaution } from '@/core/words/load-caution';
 import { jobHead } from './job-head';
 import { areasUpward, type AreaRow } from '../reading/job';
@@ -249,19 +249,19 @@ function storageOf(
         until: null,
       },
     })),
-    ...findingsOf(job)
-      .filter((finding) => (finding.kind === 'salvage' || finding.kind === 'refit') && finding.kept === 'kept')
-      .map((finding) => ({
-        place: finding.place || 'place not said',
+    ...registerOf(scopeOf(job), findingsOf(job))
+      .filter(({ register, kept }) => register !== 'protect' && kept === 'kept')
+      .map(({ register, of, id, version, area, what, place }) => ({
+        place: place || 'place not said',
         thing: {
-          id: finding.id,
-          version: finding.version,
-          what: findingText({ ...finding, place: 'x' }).replace(', kept x', ''),
+          id,
+          version,
+          what,
           text:
-            (finding.area ? `from ${names.get(finding.area) ?? ''}, ` : '') +
-            (finding.kind === 'refit' ? 'to be fitted again' : 'to be used again'),
-          from: 'salvage' as const,
-          kind: finding.kind,
+            (area ? `from ${names.get(area) ?? ''}, ` : '') +
+            (register === 'refit' ? 'to be fitted again' : 'to be used again'),
+          from: of === 'scope' ? ('taken-down' as const) : ('salvage' as const),
+          kind: register,
           href: null,
           until: null,
         },

@@ -3,7 +3,7 @@ import { groupBy } from '@/core/group-by';
 import { timeIn } from '@/core/units/zone';
 import type { Installation } from '../installation';
 import { awayRows } from '../reading/crews';
-import { firmRow, holidayRows, peopleOf, subRows, tradesNeeded } from '../reading/firm';
+import { firmRow, holidayRows, peopleOf, removedJobs, subRows, tradesNeeded } from '../reading/firm';
 import { wholePlan } from '../reading/plan';
 import { readFirm } from '../reading/reading';
 
@@ -38,6 +38,7 @@ export function firmView(installation: Installation): FirmView {
     holidays: holidayRows(firm)
       .filter(({ day }) => day >= now)
       .map(({ day, name }) => ({ day, name })),
+    removed: removedJobs(firm).map(({ id, name }) => ({ id, name })),
     missing: tradesNeeded(firm).flatMap((trade) => (known.has(trade) ? [] : [trade])),
   };
 }

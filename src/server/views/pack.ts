@@ -8,7 +8,7 @@ import { countedWords } from '@/core/walks/record-words';
 import { walkingOrder } from '@/core/walks/route';
 import { dayIn } from '@/core/units/zone';
 import type { Installation } from '../installation';
-import { assumptionsOf, extrasOf, scopeOf } from './scope-parts';
+import { assumptionsOf, briefIn, extrasOf } from './scope-parts';
 import { closeInsOf } from '../reading/close-ins';
 import { personNames, supplierRows } from '../reading/firm';
 import { areaRows, jobRow } from '../reading/job';
@@ -106,12 +106,7 @@ function packOf(job: JobReading, installation: Installation, walk?: WalkRow): Jo
   // lost at the end.
   const before = groupBy(walk ? carriedBefore(job, walk.id) : carriedOf(job), ({ item }) => item.area);
   const chosen = chosenOf(job);
-  const [believed, added, agreed, closeIns] = [
-    assumptionsOf(job),
-    extrasOf(job),
-    groupBy(scopeOf(job), (line) => line.areaId),
-    closeInsOf(job),
-  ];
+  const [believed, added, closeIns] = [assumptionsOf(job), extrasOf(job), closeInsOf(job)];
   const spots = standpointsOf(job);
   const accepted = new Map(signOffRows(job).map((row) => [row.area as string, row.name]));
   const names = personNames(job.firm);
@@ -163,7 +158,7 @@ function packOf(job: JobReading, installation: Installation, walk?: WalkRow): Jo
       closed: check?.closed ?? false,
       standpoints: spots.get(area.id) ?? [],
       ...drawnOf(layoutOf(job, area.id)),
-      scope: (agreed.get(area.id) ?? []).map((line) => ({ stance: line.stance, text: `${line.verb} ${line.subject}` })),
+      brief: briefIn(job, area.id),
       accepted: accepted.get(area.id) ?? null,
       recorded: [],
     };

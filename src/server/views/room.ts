@@ -12,11 +12,11 @@ import { isHeld } from '@/core/schedule/reasons';
 import { sayReason } from '@/core/words/reason';
 import { notFound } from '../refusal';
 import { calculationsOf } from './quantities';
-import { assumptionsOf, extrasOf, findingsOf, scopeOf } from './scope-parts';
+import { assumptionsOf, briefIn, extrasOf, findingsOf, scopeOf } from './scope-parts';
 import { selectionsOf } from './selection';
 import { closeInsOf } from '../reading/close-ins';
 import { personNames } from '../reading/firm';
-import { areaNames, areaRow, jobRow } from '../reading/job';
+import { areaNames, areaRow, jobRow, levelRows } from '../reading/job';
 import { layoutOf } from '../reading/layouts';
 import { planOf, tasksOf } from '../reading/plan';
 import type { JobReading } from '../reading/reading';
@@ -55,6 +55,7 @@ export function roomView(job: JobReading, area: string, before?: PastPlace): Roo
       size: row.size,
       passage: row.passage === 1,
       level: row.level_name,
+      levelId: row.level,
     },
     steps: (siteOf(job).areas.find((room) => room.id === area)?.track ?? []).map((step) => {
       const task = tasks.get(taskId(area, step.phase));
@@ -104,6 +105,8 @@ export function roomView(job: JobReading, area: string, before?: PastPlace): Roo
         text: differenceWords(mm, drawn, units).text,
       }),
     ),
+    levels: [...levelRows(job)].reverse().map(({ id, name }) => ({ id, name })),
+    brief: briefIn(job, area),
     called: row.called,
     walls: wallsIn(job, area),
   };

@@ -1,5 +1,9 @@
 import type { ScopeView } from '@/contract/views/job';
 import type { AssumptionView, DecisionView, ExtraView, FindingView, ScopeCounts } from '@/contract/views/scope';
+import { briefOf, lineText, type Brief, type ScopeWords } from '@/core/scope/brief';
+import type { Statement } from '@/core/scope/statement';
+import { groupBy } from '@/core/group-by';
+import type { Trade } from '@/core/sequence/trades';
 import { findingGap, findingText, type Finding } from '@/core/scope/finding';
 import { phaseFacts } from '@/core/sequence/phases';
 import { extraId, taskId } from '@/core/sequence/site';
@@ -17,10 +21,27 @@ import {
   optionRows,
   scopeRows,
 } from '../reading/scope';
+import { statementRows } from '../reading/statements';
 import { whenSeen } from '../words';
 
-export const scopeOf = ofJob((job): ScopeView[] =>
-  scopeRows(job).map(
+/** What the client has agreed to of each line, by its key in the statement; undefined where nothing is agreed yet. */
+const agreedTexts = ofJob((job): ReadonlyMap<string, string> | undefined => {
+  const agreed = statementRows(job).find((row) => row.state === 'agreed');
+  if (!agreed) return undefined;
+  const { areas } = JSON.parse(agreed.content) as Statement;
+  return new Map(areas.flatMap(({ lines }) => lines.map(({ key, text }) => [key, text] as const)));
+});
+
+/** How a line stands to what was agreed to: as it was, said otherwise since, or added since. */
+function againstAgreed(agreed: ReadonlyMap<string, string> | undefined, id: string, text: string): ScopeView['since'] {
+  if (!agreed) return null;
+  const was = agreed.get(`scope ${id}`);
+  return was === undefined ? 'added' : was === text ? 'agreed' : 'changed';
+}
+
+export const scopeOf = ofJob((job): ScopeView[] => {
+  const agreed = agreedTexts(job);
+  return scopeRows(job).map(
     ({
       id,
       version,
@@ -35,6 +56,9 @@ export const scopeOf = ofJob((job): ScopeView[] =>
       selection,
       measure,
       change_order,
+      place,
+      kept,
+      was,
     }) => ({
       id,
       version,
@@ -49,9 +73,13 @@ export const scopeOf = ofJob((job): ScopeView[] =>
       selection,
       measure,
       change: change_order !== null,
+      place,
+      kept,
+      was: was === null ? null : lineText(JSON.parse(was) as ScopeWords),
+      since: againstAgreed(agreed, id, lineText({ stance, verb, subject, quantity, unit })),
     }),
-  ),
-);
+  );
+});
 
 export const findingsOf = ofJob((job): FindingView[] => {
   const names = areaNames(job);
@@ -74,6 +102,9 @@ export const findingsOf = ofJob((job): FindingView[] => {
       lead_days,
       options,
       kept,
+      picture,
+      answer,
+      answered_by,
     }) => {
       const finding: Finding = {
         id,
@@ -91,11 +122,14 @@ export const findingsOf = ofJob((job): FindingView[] => {
         unitPrice: unit_price,
         leadDays: lead_days,
         options: JSON.parse(options) as string[],
+        answer,
+        answeredBy: answered_by,
       };
       return {
         ...finding,
         version,
         kept,
+        picture,
         areaName: (area && names.get(area)) ?? '',
         text: findingText(finding),
         gap: findingGap(finding),
@@ -176,3 +210,19 @@ export const scopeCounts = (job: JobReading): ScopeCounts => ({
   options: optionRows(job).filter((row) => row.chosen === null).length,
   changes: changeRows(job).filter((row) => row.state === 'draft' || row.state === 'sent').length,
 });
+
+/** What a crew is told of one area. @param trade whose work it is; all of it where none is given */
+export function briefIn(job: JobReading, area: string, trade?: Trade): Brief {
+  const mine = <Item extends { area: string | null }>(item: Item): boolean => item.area === area;
+  return briefOf(scopeByArea(job).get(area) ?? [], findingsOf(job).filter(mine), trade);
+}
+
+const scopeByArea = ofJob((job) => groupBy(scopeOf(job), (line) => line.areaId));
+
+/** What concerns everybody on the job and lies in none of its areas: the way in, the neighbours, where to park. */
+export const briefOfJob = ofJob((job): Brief =>
+  briefOf(
+    [],
+    findingsOf(job).filter(({ area }) => area === null),
+  ),
+);

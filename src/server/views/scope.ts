@@ -10,6 +10,8 @@ import type {
 } from '@/contract/views/scope';
 import { groupBy } from '@/core/group-by';
 import { MEASURES, type Measure } from '@/core/layout/measures';
+import { lineText } from '@/core/scope/brief';
+import { registerOf } from '@/core/scope/register';
 import { costPerYear, type Option } from '@/core/scope/option';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
@@ -79,6 +81,7 @@ export function scopeView(job: JobReading): ScopePageView {
     }),
     findings: findings.filter((finding) => finding.area === null),
     assumptions: assumptionsOf(job),
+    register: registerOf(scopeOf(job), findings),
     selections: selectionRows(job).map(({ id, area_name, category }) => ({ id, area: area_name, category })),
     levels: [...levelRows(job)].reverse().map(({ id, name, height }) => ({ id, name, height })),
     counts: scopeCounts(job),
@@ -87,6 +90,15 @@ export function scopeView(job: JobReading): ScopePageView {
 
 const choosable = (job: JobReading): { id: string; name: string; kind: AreaKind; phases: NamedPhase[] }[] =>
   areasUpward(job).map(({ id, name, kind }) => ({ id, name, kind, phases: phasesOf(job).get(id) ?? [] }));
+
+/** Lines of scope by their area, each as it is read out. */
+const namedLines = (job: JobReading): ReadonlyMap<string, { id: string; text: string }[]> =>
+  new Map(
+    [...groupBy(scopeOf(job), (line) => line.areaId)].map(([area, lines]) => [
+      area,
+      lines.map((line) => ({ id: line.id, text: lineText(line) })),
+    ]),
+  );
 
 export const assumptionsView = (job: JobReading): AssumptionsView => ({
   job: jobHead(job),
@@ -102,10 +114,13 @@ export function optionsView(job: JobReading): OptionsView {
   const people = personNames(job.firm);
   const areas = areasUpward(job);
   const finish = finishIf(job.firm, job.id).job;
+  const lines = namedLines(job);
   return {
     job: jobHead(job),
     today: job.firm.today,
-    areas: choosable(job).filter((area) => area.phases.length > 0),
+    areas: choosable(job)
+      .filter((area) => area.phases.length > 0)
+      .map((area) => ({ ...area, lines: lines.get(area.id) ?? [] })),
     finish,
     decisions: decisionsOf(job).map(({ areaId: _, ...decision }) => decision),
     counts: scopeCounts(job),
@@ -122,6 +137,7 @@ export function optionsView(job: JobReading): OptionsView {
           phase: row.phase,
           phaseLabel: phaseFacts(row.phase).label,
           subject: row.subject,
+          lines: JSON.parse(row.lines) as string[],
           chosen: row.chosen,
           reason: row.reason,
           chosenWhen: row.chosen_at

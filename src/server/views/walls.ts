@@ -5,6 +5,7 @@ import { phaseFacts } from '@/core/sequence/phases';
 import { byWall, fixtureWords, wallRecord, type Numbered } from '@/core/walls/wall-record';
 import { IN_WALL_KINDS, ofKind, type Of } from '@/core/walks/observation';
 import { jobHead } from './job-head';
+import { briefIn } from './scope-parts';
 import { pictureViews } from './room';
 import { closeInsOf } from '../reading/close-ins';
 import { personNames } from '../reading/firm';
@@ -34,6 +35,7 @@ export function wallsView(job: JobReading, area: string): WallsView {
   return {
     job: jobHead(job),
     area: { id: area, name: row.name },
+    brief: briefIn(job, area),
     check: check
       ? {
           lines: check.lines.map(({ key, text, because, state, said }) => ({

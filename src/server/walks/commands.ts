@@ -1,5 +1,6 @@
 import type { Cause } from '@/core/schedule/cause';
 import type { RecordedObservation } from '@/core/walks/observation';
+import { areaNow } from './merge-areas';
 import { dayIn } from '@/core/units/zone';
 import { insert, execute, type NewRow } from '../database/query';
 import type { Rows } from '../database/rows';
@@ -172,7 +173,8 @@ export const walkHandlers = handlers({
     context.logFor(job);
   },
   'observation.record': (context, payload) => {
-    const seen = payload.observation as RecordedObservation;
+    const given = payload.observation as RecordedObservation;
+    const seen: RecordedObservation = { ...given, area: areaNow(context.db, given.area) };
     const walk = requireRow(context, 'walk', seen.walk, 'observation.walk');
     requireAreaOf(context, walk.job, seen.area, 'observation.area');
     checkReferences(context, walk, seen);

@@ -17,6 +17,31 @@ export function writeRecord(db: Connection, row: NewRow<'observation'>): void {
   else foldOn(db, kept);
 }
 
+/**
+ * Records of one area are of another from now on: what was seen stays as it was seen, only the room has another name
+ * and id. What stands of them is made anew.
+ * @param only these records; all of the area where it is left out
+ * @returns the ids of those that were moved
+ */
+export function moveRecords(db: Connection, from: string, into: string, only?: readonly string[]): string[] {
+  const moved = queryAll<{ id: string; matter: string | null }>(
+    db,
+    `SELECT id, matter
+      FROM observation
+      WHERE area = @from AND (@only IS NULL OR id IN (SELECT value FROM json_each(@only)))`,
+    { from, only: only ? JSON.stringify(only) : null },
+  );
+  const ids = JSON.stringify(moved.map(({ id }) => id));
+  execute(db, 'UPDATE observation SET area = @into WHERE id IN (SELECT value FROM json_each(@ids))', { ids, into });
+  const now = queryAll<{ matter: string | null }>(
+    db,
+    'SELECT matter FROM observation WHERE id IN (SELECT value FROM json_each(@ids))',
+    { ids },
+  );
+  for (const matter of new Set([...moved, ...now].map((record) => record.matter))) foldAnew(db, matter);
+  return moved.map(({ id }) => id);
+}
+
 /** What ran out was bought, or was not after all: it stands on the list only while it is missing. */
 export function writePurchase(
   db: Connection,

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { addHoliday, addPerson, addSub, changeSub, setZone, subAway, subBack } from '@/contract/commands/firm';
+import { restoreJob } from '@/contract/commands/sites';
 import { ROLES, type Role } from '@/contract/command';
 import type { FirmView, SubView } from '@/contract/views/firm';
 import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
@@ -56,6 +57,29 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
         </p>
       )}
       <SubsTable view={view} office={office} busy={busy} give={give} setOpen={setOpen} />
+      {view.removed.length > 0 && (
+        <Block heading="Removed jobs">
+          <Lines>
+            {view.removed.map((job) => (
+              <Line
+                key={job.id}
+                beside={
+                  office && (
+                    <LinkButton
+                      disabled={busy}
+                      onClick={() => void give(restoreJob, { id: job.id }, { text: `${job.name} is back.` })}
+                    >
+                      Bring back<Hidden> {job.name}</Hidden>
+                    </LinkButton>
+                  )
+                }
+              >
+                {job.name}
+              </Line>
+            ))}
+          </Lines>
+        </Block>
+      )}
       <div className="columns mt-4">
         <Block
           heading="People"

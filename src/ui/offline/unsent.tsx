@@ -51,6 +51,7 @@ const COMMAND_WORDS: Record<string, string> = {
   'narration.keep': 'a narration',
   'site.close-down': 'how the site was left',
   'standpoint.add': 'a standpoint',
+  'finding.answer': 'a choice made on site',
   'draft.drop': 'a draft dropped',
 };
 

@@ -1,5 +1,8 @@
 import type { CrewShared } from '@/contract/views/news';
+import type { SiteChoice } from '@/core/scope/brief';
 import { formatDay } from '@/core/units/day';
+import { BriefLines } from '../scope/brief';
+import { ChooseOnSite } from './choose-on-site';
 import { StateIcon } from '../kit/state-icon';
 import { PrintButton } from '../kit/print-button';
 import { SharedUpdates } from './shared-updates';
@@ -46,6 +49,7 @@ export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
           </Lines>
         </section>
       ))}
+      <Agreed view={view} token={token} />
       {view.leftovers.length > 0 && (
         <>
           <h2>Left to do</h2>
@@ -65,5 +69,32 @@ export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
         your own licence decide how the work is done.
       </p>
     </main>
+  );
+}
+
+/** What is agreed where they work: room by room, those of the next days open, the others folded. */
+function Agreed({ view, token }: { view: CrewShared; token: string }) {
+  const several = new Set(view.rooms.map((room) => room.job)).size > 1;
+  const choose = (choice: SiteChoice) => <ChooseOnSite token={token} recipient={view.recipient} choice={choice} />;
+  if (view.rooms.length + view.around.length === 0) return null;
+  return (
+    <section aria-label="What is agreed">
+      <h2>What is agreed</h2>
+      {view.around.map(({ job, brief }) => (
+        <details key={job} className="brief-room" open>
+          <summary>On the whole site{view.around.length > 1 ? `, ${job}` : ''}</summary>
+          <BriefLines brief={brief} link={token} choose={choose} />
+        </details>
+      ))}
+      {view.rooms.map((room) => (
+        <details key={room.area} className="brief-room" open={room.soon}>
+          <summary>
+            {room.name}
+            {several && <span className="soft small-text">, {room.job}</span>}
+          </summary>
+          <BriefLines brief={room.brief} link={token} choose={choose} />
+        </details>
+      ))}
+    </section>
   );
 }

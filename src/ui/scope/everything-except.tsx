@@ -24,7 +24,7 @@ export function EverythingExcept({ job, area, onDone }: { job: string; area: Sco
   const tick = (part: string): void =>
     setTicked((now) => (now.has(part) ? new Set([...now].filter((entry) => entry !== part)) : new Set([...now, part])));
   const keep = async (): Promise<void> => {
-    const line = { area: area.id, dependsOn: '' };
+    const line = { area: area.id, dependsOn: '', place: '' };
     const lines = [
       {
         ...line,

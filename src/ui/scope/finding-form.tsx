@@ -5,6 +5,8 @@ import { addFinding, changeFinding } from '@/contract/commands/scope';
 import type { FindingView } from '@/contract/views/scope';
 import { FINDING_KINDS, type FindingField, type FindingKind } from '@/core/scope/finding';
 import { CommandForm, TextField } from '../kit/form';
+import { LinesField } from '../kit/lines-field';
+import { PictureField } from '../kit/picture-field';
 import { MoneyField } from '../kit/measure-fields';
 import { newId } from '../offline/send';
 import type { JSX } from 'react';
@@ -55,7 +57,8 @@ function FindingFields({ kind }: { kind: FindingKind }) {
       {asked('place') && <TextField name="place" label={kind === 'approval' ? 'From whom' : 'Where it is kept'} />}
       {asked('leadDays') && <TextField name="leadDays" label="Days it takes" type="number" />}
       {(asked('allowed') || asked('unitPrice')) && <PriceFields kind={kind} asked={asked} />}
-      {asked('options') && <OptionsField />}
+      <PictureField name="picture" label="Picture" />
+      {asked('options') && <LinesField name="options" label="The ways to do it, one a line" />}
     </>
   );
 }
@@ -83,9 +86,11 @@ function ChangeFinding({
   onDone: () => void;
 }) {
   const { id, version, subject, unit, need, place, cause, remedy, options } = finding;
-  const { area, quantity, live, allowed, unitPrice, leadDays } = finding;
+  const { area, quantity, live, allowed, unitPrice, leadDays, picture } = finding;
   const numbers = Object.fromEntries(
-    Object.entries({ area, quantity, live, allowed, unitPrice, leadDays }).filter(([, value]) => value !== null),
+    Object.entries({ area, quantity, live, allowed, unitPrice, leadDays, picture }).filter(
+      ([, value]) => value !== null,
+    ),
   );
   return (
     <CommandForm
@@ -160,38 +165,6 @@ function LiveField() {
       </div>
       <Form.Text>Electricity and gas are proved dead by licensed people.</Form.Text>
     </fieldset>
-  );
-}
-
-function OptionsField() {
-  const { setValue, getFieldState, formState } = useFormContext();
-  const options = (useWatch({ name: 'options' }) as string[] | undefined) ?? [];
-  const error = getFieldState('options', formState).error;
-  const message =
-    error?.message ??
-    (Array.isArray(error) ? (error as { message?: string }[]).find((entry) => entry.message)?.message : undefined);
-  return (
-    <Form.Group controlId="field-options">
-      <Form.Label className="mb-1">The ways to do it, one a line</Form.Label>
-      <Form.Control
-        as="textarea"
-        rows={3}
-        value={options.join('\n')}
-        isInvalid={message !== undefined}
-        onChange={(event) => setValue('options', event.target.value.split('\n'), { shouldValidate: false })}
-        onBlur={() =>
-          setValue(
-            'options',
-            options.filter((option) => option.trim() !== ''),
-          )
-        }
-      />
-      {message && (
-        <Form.Text className="bad d-block" role="alert">
-          {message}.
-        </Form.Text>
-      )}
-    </Form.Group>
   );
 }
 

@@ -41,6 +41,11 @@ export function LineFields({
         />
       )}
       <SelectField name="trade" label="Whose work" none="not said" options={TRADE_OPTIONS} />
+      <TextField
+        name="place"
+        label="Kept where, or protected with what"
+        hint="For what is taken down and refitted, or protected."
+      />
       <TextField name="dependsOn" label="Depends on" hint="Where it can only be known once something is opened." />
       {selections.length > 0 && (
         <SelectField

@@ -8,6 +8,7 @@ import { workFacts, worksFor } from '@/core/sequence/works';
 import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { JobTabs } from '../shell/job-tabs';
+import { LinesField } from '../kit/lines-field';
 import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
 import { StateIcon } from '../kit/state-icon';
 import { MoneyField } from '../kit/measure-fields';
@@ -173,6 +174,7 @@ function OptionsPanel({ open, close, view }: { open: Open | undefined; close: ()
             version: open.set.version,
             phase: open.set.phase,
             subject: open.set.subject,
+            lines: open.set.lines,
             options: open.set.options.map(bare),
           })}
         >
@@ -183,7 +185,7 @@ function OptionsPanel({ open, close, view }: { open: Open | undefined; close: ()
   );
 }
 
-const bare = ({ key, name, cost, upkeepPerYear, lifeYears, leadDays, works, upkeep, unknown }: OptionView) => ({
+const bare = ({ key, name, cost, upkeepPerYear, lifeYears, leadDays, works, lines, upkeep, unknown }: OptionView) => ({
   key,
   name,
   cost,
@@ -191,6 +193,7 @@ const bare = ({ key, name, cost, upkeepPerYear, lifeYears, leadDays, works, upke
   lifeYears,
   leadDays,
   works,
+  lines,
   upkeep,
   unknown,
 });
@@ -356,6 +359,7 @@ function NewSet({ view, onDone }: { view: OptionsView; onDone: () => void }) {
     lifeYears: 20,
     leadDays: 0,
     works: [],
+    lines: [],
     upkeep: '',
     unknown: '',
   });
@@ -382,6 +386,7 @@ function NewSet({ view, onDone }: { view: OptionsView; onDone: () => void }) {
           area,
           phase: view.areas.find((entry) => entry.id === area)?.phases[0]?.phase,
           subject: '',
+          lines: [],
           options: [blank(), blank()],
         })}
       >
@@ -390,6 +395,10 @@ function NewSet({ view, onDone }: { view: OptionsView; onDone: () => void }) {
     </>
   );
 }
+
+const LINES_HINT =
+  'Like “overlay the siding 456 sq ft”. The lines ticked above are rewritten in their order; what they said stays ' +
+  'beside them.';
 
 function SetFields({ areas, area }: { areas: OptionsView['areas']; area: string }) {
   const { control } = useFormContext();
@@ -403,6 +412,13 @@ function SetFields({ areas, area }: { areas: OptionsView['areas']; area: string 
         label="Decided before"
         options={(known?.phases ?? []).map((step) => [step.phase, step.label])}
       />
+      {known && known.lines.length > 0 && (
+        <TicksField
+          name="lines"
+          label="Lines of scope it decides"
+          options={known.lines.map((line) => [line.id, line.text])}
+        />
+      )}
       {fields.map((field, index) => (
         <fieldset key={field.row} className="option-fields">
           <legend className="form-label fs-6 mb-1 fw-bold">Option {index + 1}</legend>
@@ -426,6 +442,11 @@ function SetFields({ areas, area }: { areas: OptionsView['areas']; area: string 
                 .map((work) => [work, workFacts(work).label])}
             />
           )}
+          <LinesField
+            name={`options.${index}.lines`}
+            label="If chosen, the scope says, one line each"
+            hint={LINES_HINT}
+          />
           {fields.length > 2 && <LinkButton onClick={() => remove(index)}>Take option {index + 1} away</LinkButton>}
         </fieldset>
       ))}
@@ -442,6 +463,7 @@ function SetFields({ areas, area }: { areas: OptionsView['areas']; area: string 
                 lifeYears: 20,
                 leadDays: 0,
                 works: [],
+                lines: [],
                 upkeep: '',
                 unknown: '',
               })

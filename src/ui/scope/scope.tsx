@@ -22,7 +22,10 @@ import { LineFields } from './line-fields';
 import { Lists } from './lists';
 import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
-import type { AssumptionView } from '@/contract/views/scope';
+import { capital } from '@/core/words/letters';
+import { FindingForm } from './finding-form';
+import { Registers } from './registers';
+import type { AssumptionView, FindingView } from '@/contract/views/scope';
 import type { Removable } from '@/contract/commands/scope';
 import { Hidden } from '../kit/hidden';
 import { Block, Empty, PageHead } from '../kit/page';
@@ -33,6 +36,7 @@ import { LinkButton } from '../kit/link-button';
 /** What was agreed and what was not, by area, with its stance beside every line. */
 export function Scope({ view }: { view: ScopePageView }) {
   const [open, setOpen] = useState<ScopeView | 'new' | 'csv'>();
+  const [found, setFound] = useState<FindingView>();
   const [only, setOnly] = useState<Inclusion>();
   const remove = useRemove();
   const lines = view.areas.flatMap((area) => area.lines);
@@ -93,10 +97,27 @@ export function Scope({ view }: { view: ScopePageView }) {
         )}
         <div className="columns">
           {areas.map((area) => (
-            <AreaScope key={area.id} area={area} view={view} setOpen={setOpen} />
+            <AreaScope key={area.id} area={area} view={view} setOpen={setOpen} setFound={setFound} />
           ))}
         </div>
+        <Registers view={view} />
         <ScopePanel open={open} close={close} view={view} remove={remove} />
+        <SidePanel
+          title={found ? capital(FINDING_KINDS[found.kind].label) : ''}
+          open={found !== undefined}
+          onClose={() => setFound(undefined)}
+        >
+          {found && (
+            <FindingForm
+              key={found.id}
+              job={view.job.id}
+              area={found.area}
+              kind={found.kind}
+              finding={found}
+              onDone={() => setFound(undefined)}
+            />
+          )}
+        </SidePanel>
       </div>
     </>
   );
@@ -163,6 +184,7 @@ function ScopePanel({
             verb: open.verb,
             subject: open.subject,
             dependsOn: open.dependsOn,
+            place: open.place,
             ...(open.quantity === null ? {} : { quantity: open.quantity }),
             ...(open.unit === null ? {} : { unit: open.unit }),
             ...(open.trade === null ? {} : { trade: open.trade }),
@@ -182,10 +204,12 @@ function AreaScope({
   area,
   view,
   setOpen,
+  setFound,
 }: {
   area: ScopePageView['areas'][number] & { assumptions: AssumptionView[] };
   view: ScopePageView;
   setOpen: (next: ScopeView | 'new' | 'csv' | undefined) => void;
+  setFound: (next: FindingView) => void;
 }) {
   return (
     <Block
@@ -230,13 +254,16 @@ function AreaScope({
               </>
             ) : (
               ''
-            )}
+            )}{' '}
+            <Since line={line} />
             <div className="small-text soft">
               {[
                 line.trade ? TRADES[line.trade].toLowerCase() : '',
                 line.dependsOn ? `depends on ${line.dependsOn}` : '',
                 line.measure ? `follows the drawing: ${MEASURES[line.measure].label}` : '',
                 line.change ? 'by a change' : '',
+                line.place ? (line.stance === 'protect' ? `with ${line.place}` : `kept ${line.place}`) : '',
+                line.was ? `was: ${line.was}` : '',
                 selectionWords(view, line),
               ]
                 .filter(Boolean)
@@ -245,7 +272,15 @@ function AreaScope({
           </Line>
         ))}
         {area.findings.map((finding) => (
-          <Line key={finding.id} mark={<StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />}>
+          <Line
+            key={finding.id}
+            mark={<StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />}
+            beside={
+              <LinkButton className="no-print" onClick={() => setFound(finding)}>
+                Change<Hidden> {finding.subject}</Hidden>
+              </LinkButton>
+            }
+          >
             <span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}
             {finding.gap && <div className="small-text soon">{finding.gap}</div>}
           </Line>
@@ -257,6 +292,14 @@ function AreaScope({
     </Block>
   );
 }
+
+/** Where a client has agreed to a statement: what was added or said otherwise since. */
+const Since = ({ line }: { line: ScopeView }) =>
+  line.since === 'added' || line.since === 'changed' ? (
+    <span className="soon small-text text-nowrap">
+      {line.since === 'added' ? 'added since the agreement' : 'changed since the agreement'}
+    </span>
+  ) : null;
 
 const selectionWords = (view: ScopePageView, line: ScopeView): string => {
   const item = view.selections.find((selection) => selection.id === line.selection);

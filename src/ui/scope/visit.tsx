@@ -5,9 +5,9 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { addScope } from '@/contract/commands/scope';
-import type { ScopeArea, ScopePageView } from '@/contract/views/scope';
+import type { FindingView, ScopeArea, ScopePageView } from '@/contract/views/scope';
 import { FINDING_KINDS, type FindingKind } from '@/core/scope/finding';
-import { readScopeLine } from '@/core/scope/scope-line';
+import { readScopeLine, type ScopeDraft } from '@/core/scope/scope-line';
 import { STANCES } from '@/core/sites/area';
 import { TRADES } from '@/core/sequence/trades';
 import { capital } from '@/core/words/letters';
@@ -29,7 +29,11 @@ import { BlockHead, Empty, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
 
-type Open = { form: 'finding'; kind: FindingKind } | { form: 'everything' } | { form: 'assumption' } | { form: Making };
+type Open =
+  | { form: 'finding'; kind: FindingKind; finding?: FindingView }
+  | { form: 'everything' }
+  | { form: 'assumption' }
+  | { form: Making };
 
 /** Once round the job, outside and inside: one area at a time, in lines, with one thumb. */
 export function Visit({ view, at }: { view: ScopePageView; at: string | undefined }) {
@@ -100,7 +104,7 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
             <LineEntry key={area.id} job={view.job.id} area={area} />
             <AreaLines view={view} area={area} />
             <BlockHead heading="Found here" />
-            <Findings view={view} area={area} onKind={(kind) => setOpen({ form: 'finding', kind })} />
+            <Findings view={view} area={area} onOpen={(kind, finding) => setOpen({ form: 'finding', kind, finding })} />
             <BelievedHere area={area} setOpen={setOpen} view={view} next={next} go={go} />
           </div>
         )}
@@ -126,15 +130,7 @@ function VisitPanel({
 }) {
   return (
     <SidePanel title={titleOf(open, area)} open={open !== undefined} onClose={close}>
-      {open?.form === 'finding' && (
-        <FindingForm
-          key={open.kind}
-          job={view.job.id}
-          area={ABOUT_ALL.includes(open.kind) ? null : (area?.id ?? null)}
-          kind={open.kind}
-          onDone={close}
-        />
-      )}
+      {open?.form === 'finding' && <FindingPanel open={open} job={view.job.id} area={area} onDone={close} />}
       {open?.form === 'everything' && area && <EverythingExcept job={view.job.id} area={area} onDone={close} />}
       {open?.form === 'assumption' && area && (
         <AssumptionForm job={view.job.id} area={area.id} phases={area.phases} onDone={close} />
@@ -153,6 +149,28 @@ function VisitPanel({
     </SidePanel>
   );
 }
+
+/** A finding of the area one stands in, or of the whole job. */
+const FindingPanel = ({
+  open,
+  job,
+  area,
+  onDone,
+}: {
+  open: Extract<Open, { form: 'finding' }>;
+  job: string;
+  area: ScopeArea | undefined;
+  onDone: () => void;
+}) => (
+  <FindingForm
+    key={open.finding?.id ?? open.kind}
+    job={job}
+    area={ABOUT_ALL.includes(open.kind) ? null : (area?.id ?? null)}
+    kind={open.kind}
+    {...(open.finding ? { finding: open.finding } : {})}
+    onDone={onDone}
+  />
+);
 
 /** Assumptions. */
 function BelievedHere({
@@ -333,14 +351,7 @@ function LineEntry({ job, area }: { job: string; area: ScopeArea }) {
             {unread?.problem.message ?? 'Say what happens to what, like “strip the boards 46 m²”.'}
           </span>
         )}
-        {!wrong && read?.ok && (
-          <>
-            <InclusionIcon stance={read.value.stance} /> · {read.value.verb} · {read.value.subject}
-            {read.value.quantity ? ` · ${read.value.quantity} ${read.value.unit ?? ''}` : ''}
-            {read.value.dependsOn ? ` · if ${read.value.dependsOn}` : ''}
-            {read.value.trade ? <span className="soft"> · {TRADES[read.value.trade].toLowerCase()}</span> : ''}
-          </>
-        )}
+        {!wrong && read?.ok && <LineRead line={read.value} />}
         {!wrong && !read?.ok && (
           <span className="soft">
             Begin with “not:”, “live:”, “protect:” or “refit:” to say how it stands; end with “if …” where it depends.
@@ -350,6 +361,23 @@ function LineEntry({ job, area }: { job: string; area: ScopeArea }) {
     </Form>
   );
 }
+
+/** A line as it was read: how it stands, what happens to what, how much, on what it depends, whose work it is. */
+const LineRead = ({ line }: { line: ScopeDraft }) => (
+  <>
+    <InclusionIcon stance={line.stance} /> ·{' '}
+    {[
+      line.verb,
+      line.subject,
+      line.quantity ? `${line.quantity} ${line.unit ?? ''}` : '',
+      line.dependsOn ? `if ${line.dependsOn}` : '',
+      line.place ? `${line.stance === 'protect' ? 'with' : 'kept'} ${line.place}` : '',
+    ]
+      .filter(Boolean)
+      .join(' · ')}
+    {line.trade ? <span className="soft"> · {TRADES[line.trade].toLowerCase()}</span> : ''}
+  </>
+);
 
 function AreaLines({ view, area }: { view: ScopePageView; area: ScopeArea }) {
   const remove = useRemove();
@@ -393,11 +421,12 @@ function AreaLines({ view, area }: { view: ScopePageView; area: ScopeArea }) {
 function Findings({
   view,
   area,
-  onKind,
+  onOpen,
 }: {
   view: ScopePageView;
   area: ScopeArea;
-  onKind: (kind: FindingKind) => void;
+  /** Opens the form of a kind, empty or with what was written down. */
+  onOpen: (kind: FindingKind, finding?: FindingView) => void;
 }) {
   const remove = useRemove();
   const found = [...area.findings, ...view.findings];
@@ -407,7 +436,7 @@ function Findings({
         {FINDING_ORDER.map(([where, kinds]) => (
           <div key={where} className="chips mt-2" role="group" aria-label={where}>
             {kinds.map((kind) => (
-              <button key={kind} type="button" className="chip" onClick={() => onKind(kind)}>
+              <button key={kind} type="button" className="chip" onClick={() => onOpen(kind)}>
                 {FINDING_KINDS[kind].label}
               </button>
             ))}
@@ -420,16 +449,21 @@ function Findings({
             key={finding.id}
             mark={<StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />}
             beside={
-              <LinkButton className="no-print" onClick={() => remove('finding', finding.id, `“${finding.subject}”`)}>
-                Remove<Hidden> {finding.subject}</Hidden>
-              </LinkButton>
+              <span className="no-print d-flex gap-2">
+                <LinkButton onClick={() => onOpen(finding.kind, finding)}>
+                  Change<Hidden> {finding.subject}</Hidden>
+                </LinkButton>
+                <LinkButton onClick={() => remove('finding', finding.id, `“${finding.subject}”`)}>
+                  Remove<Hidden> {finding.subject}</Hidden>
+                </LinkButton>
+              </span>
             }
           >
             <span className="soft small-text">
               {FINDING_KINDS[finding.kind].label}
               {finding.area === null ? ', whole job' : ''}
             </span>{' '}
-            {finding.text}
+            {finding.text} {finding.picture && <span className="soft small-text">· with a picture</span>}
             {finding.gap && <div className="small-text soon">{finding.gap}</div>}
           </Line>
         ))}

@@ -323,10 +323,10 @@ function Stored({ thing, today }: { thing: StoredThing; today: Day }) {
           back: `${thing.what} is kept again.`,
         },
       );
-    if (thing.from === 'salvage')
+    if (thing.from === 'salvage' || thing.from === 'taken-down')
       void give(
         keepSalvage,
-        { id, version, kept: 'back', place: '' },
+        { of: thing.from === 'salvage' ? 'finding' : 'scope', id, version, kept: 'back', place: '' },
         {
           text: `${thing.what}: back in the house.`,
           back: `${thing.what} is kept again.`,

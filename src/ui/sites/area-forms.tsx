@@ -1,14 +1,14 @@
 'use client';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { addHold, changeArea, changeStep, HOLD_KINDS } from '@/contract/commands/sites';
+import { addHold, changeStep, HOLD_KINDS } from '@/contract/commands/sites';
 import type { RoomView } from '@/contract/views/job';
 import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
-import { workFacts, worksFor } from '@/core/sequence/works';
 import { addDays } from '@/core/units/day';
-import { CheckField, CommandForm, SelectField, TextField, TicksField } from '../kit/form';
+import { CommandForm, SelectField, TextField } from '../kit/form';
 import { useToast } from '../kit/toast';
 import { SidePanel } from '../kit/side-panel';
+import { ChangeArea } from './change-area';
 import { newId } from '../offline/send';
 
 type Open = 'area' | 'hold' | 'step';
@@ -36,41 +36,11 @@ export function AreaForms({ view }: { view: RoomView }) {
         Change the area
       </Button>
       <SidePanel title={`What is done in ${area.name}`} open={open === 'area'} onClose={close}>
-        <CommandForm
-          kind={changeArea}
-          submit="Save"
+        <ChangeArea
+          area={{ ...area, called: view.called, level: area.levelId }}
+          levels={view.levels}
           onDone={kept('Saved; the plan follows.')}
-          start={() => ({
-            id: area.id,
-            version: area.version,
-            name: area.name,
-            works: area.works,
-            size: area.size,
-            livedIn: area.livedIn,
-            passage: area.passage,
-            called: view.called,
-          })}
-        >
-          <TextField name="name" label="Name" />
-          <TicksField
-            name="works"
-            label="Work"
-            options={worksFor(area.kind).map((work) => [work, workFacts(work).label])}
-          />
-          <TextField
-            name="called"
-            label="Also called"
-            hint="what people say on site, parted by semicolons: gallery; upstairs hall"
-          />
-          <TextField
-            name="size"
-            label="Size"
-            type="number"
-            hint="1 is an ordinary room; 2 takes twice the time. Steps already laid keep their own."
-          />
-          <CheckField name="livedIn" label="Somebody lives in it during the work" />
-          <CheckField name="passage" label="Others are reached through it" />
-        </CommandForm>
+        />
       </SidePanel>
       <SidePanel title={`Something holds ${area.name}`} open={open === 'hold'} onClose={close}>
         <CommandForm

@@ -1,6 +1,5 @@
 'use client';
 import { routes } from '@/contract/routes';
-import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useRouter } from 'next/navigation';
@@ -17,6 +16,8 @@ import { CsvEntry, CsvProblems } from '../kit/csv-entry';
 import { useToast } from '../kit/toast';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
+import { AreaList } from './area-list';
+import { RemoveJob } from './remove-job';
 import { DraftAreas } from './draft-areas';
 import { JobFields } from './job-fields';
 import { Hidden } from '../kit/hidden';
@@ -41,18 +42,7 @@ export function Areas({ view }: { view: AreasView }) {
         <PageHead heading={<>Areas of {job.name}</>}>
           <span className="soft">storeys, rooms, outside faces, roof and ground, and what is to be done in each</span>
         </PageHead>
-        {view.areas.length > 0 && (
-          <p>
-            Already there:{' '}
-            {view.areas.map((area, index) => (
-              <span key={area.id}>
-                {index > 0 && ', '}
-                <Link href={routes.room(job.id, area.id)}>{area.name}</Link>
-              </span>
-            ))}
-            .
-          </p>
-        )}
+        {view.areas.length > 0 && <AreaList view={view} />}
         {draft ? (
           <SetOutForm
             key={JSON.stringify(draft)}
@@ -96,8 +86,9 @@ export function Areas({ view }: { view: AreasView }) {
               })}
             >
               <JobFields />
-              <SelectField name="state" label="It is" options={JOB_STATES.map((state) => [state, state])} />
+              <SelectField name="state" label="Status" options={JOB_STATES.map((state) => [state, state])} />
             </CommandForm>
+            <RemoveJob job={job} version={details.version} />
           </div>
         </Block>
       </div>

@@ -4,10 +4,12 @@ import { Button, Form } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
 import type { WalkKind } from '@/core/walks/observation';
 import { SELECTION_VERDICTS, type SelectionVerdict } from '@/core/walks/observation';
+import { BRIEF_PART_KEYS, BRIEF_PARTS, isEmptyBrief, type Brief, type SiteChoice } from '@/core/scope/brief';
 import { orderWords } from '@/core/selections/states';
 import { TRADES } from '@/core/sequence/trades';
+import { formatLength } from '@/core/units/length';
 import { WordForm } from '../kit/word-form';
-import { InclusionIcon } from '../kit/inclusion-icon';
+import { BriefLines } from '../scope/brief';
 import { Checks } from './checks';
 import { OpenItems } from './open-items';
 import { PullBar } from './pull-bar';
@@ -39,9 +41,9 @@ type Section =
 const ORDER: Record<WalkKind, readonly Section[]> = {
   scope: ['scope', 'assumptions', 'open', 'standpoints', 'recorded', 'selections'],
   layout: ['drawn', 'open', 'assumptions', 'recorded', 'standpoints'],
-  progress: ['open', 'assumptions', 'extras', 'steps', 'checks', 'selections', 'standpoints', 'recorded'],
-  'close-in': ['checks', 'open', 'assumptions', 'standpoints', 'recorded', 'steps', 'selections'],
-  completion: ['open', 'selections', 'extras', 'standpoints', 'recorded', 'steps'],
+  progress: ['scope', 'open', 'assumptions', 'extras', 'steps', 'checks', 'selections', 'standpoints', 'recorded'],
+  'close-in': ['scope', 'checks', 'open', 'assumptions', 'standpoints', 'recorded', 'steps', 'selections'],
+  completion: ['open', 'selections', 'extras', 'standpoints', 'recorded', 'steps', 'scope'],
 };
 
 /** One area in the hand, in the order in which this kind of walk asks. */
@@ -95,23 +97,7 @@ export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
         ))}
       </section>
     ),
-    scope: (
-      <section>
-        <h2>What is agreed here</h2>
-        {area.scope.length === 0 && (
-          <p className="soft mt-2 mb-0">
-            Nothing yet. Say it with a line: <span className="mono">in</span>, <span className="mono">out</span>,{' '}
-            <span className="mono">keep</span>, <span className="mono">protect</span>,{' '}
-            <span className="mono">refit</span> or <span className="mono">if</span>, and what.
-          </p>
-        )}
-        {area.scope.map((line) => (
-          <div key={line.text} className="check-line d-flex gap-2">
-            <InclusionIcon stance={line.stance} /> <span>{line.text}</span>
-          </div>
-        ))}
-      </section>
-    ),
+    scope: <AgreedHere area={area} walking={walking} whole={kind === 'scope'} />,
     drawn: (
       <section>
         <h2>What is drawn</h2>
@@ -123,7 +109,7 @@ export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
         {area.drawn.map((entry) => (
           <div key={entry.label} className="check-line d-flex">
             <span className="flex-fill">{entry.label}</span>
-            <span className="mono">{Math.round(entry.mm)} mm</span>
+            <span className="mono">{formatLength(entry.mm, walking.pack.job.units)}</span>
           </div>
         ))}
       </section>
@@ -142,6 +128,85 @@ export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
         area
       </p>
     </>
+  );
+}
+
+/**
+ * What is agreed here. On a first visit all of it; else what stays live and what is still to be decided is in sight, and
+ * the rest folds away.
+ */
+function AgreedHere({ area, walking, whole }: Pick<Terms, 'area' | 'walking'> & { whole: boolean }) {
+  const { brief } = area;
+  const lines = BRIEF_PART_KEYS.reduce((sum, part) => sum + brief.parts[part].length, 0);
+  const choose = (choice: SiteChoice) => <ChooseHere choice={choice} walking={walking} />;
+  if (!whole && isEmptyBrief(brief)) return null;
+  const first: Brief = { parts: { ...NOTHING_TOLD, live: brief.parts.live }, choices: brief.choices };
+  return (
+    <section>
+      <h2>What is agreed here</h2>
+      {whole && lines === 0 && (
+        <p className="soft mt-2 mb-0">
+          Nothing yet. Say it with a line: <span className="mono">in</span>, <span className="mono">out</span>,{' '}
+          <span className="mono">keep</span>, <span className="mono">protect</span>, <span className="mono">refit</span>{' '}
+          or <span className="mono">if</span>, and what.
+        </p>
+      )}
+      {whole ? (
+        <BriefLines brief={brief} choose={choose} />
+      ) : (
+        <>
+          <BriefLines brief={first} choose={choose} />
+          {lines > brief.parts.live.length && (
+            <details className="brief-room">
+              <summary>{briefCounts(brief)}</summary>
+              <BriefLines brief={{ parts: { ...brief.parts, live: [] }, choices: [] }} />
+            </details>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
+
+const NOTHING_TOLD: Brief['parts'] = { live: [], out: [], protect: [], refit: [], work: [], found: [] };
+
+/** What is folded away, counted: “3 not included, 1 protect, 12 to do”. */
+const briefCounts = ({ parts }: Brief): string =>
+  BRIEF_PART_KEYS.filter((part) => part !== 'live' && parts[part].length > 0)
+    .map((part) => `${parts[part].length} ${BRIEF_PARTS[part].toLowerCase()}`)
+    .join(' · ');
+
+/** A choice left to the site: one tap for a way that was named, or a word for another. */
+function ChooseHere({ choice, walking }: { choice: SiteChoice; walking: Walking }) {
+  const [other, setOther] = useState(false);
+  const put = (answer: string): void => {
+    setOther(false);
+    walking.choose(choice.id, answer);
+  };
+  return (
+    <div role="group" aria-label={choice.subject}>
+      <div className="verdicts">
+        {choice.options.map((option) => (
+          <button key={option} type="button" aria-pressed={choice.answer === option} onClick={() => put(option)}>
+            {option}
+          </button>
+        ))}
+        <button type="button" aria-expanded={other} onClick={() => setOther(true)}>
+          another way
+        </button>
+      </div>
+      {other && (
+        <WordForm
+          focus
+          label={`How it is done: ${choice.subject}`}
+          placeholder="How is it done?"
+          submit="Save"
+          most={200}
+          missing="Say how it is done."
+          onKeep={put}
+        />
+      )}
+    </div>
   );
 }
 

@@ -19,6 +19,8 @@ export interface Walking {
   /** Settles what was believed: sent like a record, in its order. */
   settle: (assumption: string, verdict: 'held' | 'wrong', found: string) => void;
   finishExtra: (extra: string) => void;
+  /** Makes a choice that was left to the site; an empty one opens it again. */
+  choose: (choice: string, answer: string) => void;
   addStandpoint: (area: string, name: string) => string;
   leave: (state: Omit<PayloadOf<typeof closeDownSite>, 'id' | 'job' | 'walk'>) => void;
   keepNarration: (name: string, text: string, recording?: Blob) => void;
@@ -66,7 +68,12 @@ function useRecords(walk: string, give: Give): Pick<Walking, 'record' | 'withdra
 }
 
 /** What is settled, told and left on a walk beside its records; all of it goes the way of records. */
-function useActs(walk: string, job: string, give: Give): Omit<Walking, 'pack' | 'record' | 'withdraw' | 'finish'> {
+function useActs(
+  walk: string,
+  job: string,
+  by: string,
+  give: Give,
+): Omit<Walking, 'pack' | 'record' | 'withdraw' | 'finish'> {
   const say = useToast();
   const settle = useCallback(
     (id: string, verdict: 'held' | 'wrong', found: string) => {
@@ -77,6 +84,13 @@ function useActs(walk: string, job: string, give: Give): Omit<Walking, 'pack' | 
       });
     },
     [give, say, walk],
+  );
+  const choose = useCallback(
+    (id: string, answer: string) => {
+      give('finding.answer', { id, answer, name: by });
+      if (answer) say({ text: `Decided: ${answer}`, undo: () => give('finding.answer', { id, answer: '' }) });
+    },
+    [by, give, say],
   );
   const finishExtra = useCallback(
     (id: string) => {
@@ -112,7 +126,7 @@ function useActs(walk: string, job: string, give: Give): Omit<Walking, 'pack' | 
     },
     [give, say],
   );
-  return { settle, finishExtra, addStandpoint, leave, keepNarration, dropDraft };
+  return { settle, choose, finishExtra, addStandpoint, leave, keepNarration, dropDraft };
 }
 
 /** Records go before the end in order; the review begins when the door has answered all of them. */
@@ -137,5 +151,5 @@ export function useWalk(given: WalkPack): Walking {
   const { id: walk } = given.walk;
   const give = useGive();
   const finish = useCallback(() => finishWalk(walk), [walk]);
-  return { pack, ...useRecords(walk, give), ...useActs(walk, given.job.id, give), finish };
+  return { pack, ...useRecords(walk, give), ...useActs(walk, given.job.id, given.walk.by, give), finish };
 }

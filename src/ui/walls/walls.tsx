@@ -13,6 +13,8 @@ import { SidePanel } from '../kit/side-panel';
 import { useRemove } from '../kit/use-remove';
 import { DrawingView } from '../layout/drawing-view';
 import { newId } from '../offline/send';
+import { BriefLines } from '../scope/brief';
+import { isEmptyBrief } from '@/core/scope/brief';
 import { StartWalk } from '../walks/start-walk';
 import { Block, BlockHead, Empty, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
@@ -47,6 +49,11 @@ export function Walls({ view }: { view: WallsView }) {
             )}
           </span>
         </PageHead>
+        {!isEmptyBrief(view.brief) && (
+          <Block heading={<Means of="word.scope">What is agreed here</Means>}>
+            <BriefLines brief={view.brief} />
+          </Block>
+        )}
         <div className="columns">
           <div>
             {walls.length === 0 && (

@@ -1,0 +1,136 @@
+import type { Trade } from '../sequence/trades';
+import type { Inclusion } from '../sites/area';
+import { findingText, siteChoiceText, type Finding } from './finding';
+
+/** What somebody who works in an area reads of its scope, in the order in which it matters before the first tool is out. */
+export const BRIEF_PARTS = {
+  live: 'Stays live',
+  out: 'Not included',
+  protect: 'Protect',
+  refit: 'Take down and keep',
+  work: 'To do',
+  found: 'Found here',
+} as const;
+export type BriefPart = keyof typeof BRIEF_PARTS;
+export const BRIEF_PART_KEYS = Object.keys(BRIEF_PARTS) as BriefPart[];
+
+interface BriefLine {
+  id: string;
+  text: string;
+  /** What it depends on, where it is kept, with what it is protected; empty where nothing was said. */
+  note: string;
+  /** Hash of its picture. */
+  picture: string | null;
+}
+
+/** A choice that was left to whoever does the work. */
+export interface SiteChoice {
+  id: string;
+  subject: string;
+  options: string[];
+  /** Empty while nobody has decided. */
+  answer: string;
+  by: string;
+}
+
+export interface Brief {
+  parts: Record<BriefPart, BriefLine[]>;
+  choices: SiteChoice[];
+}
+
+/** What a line of scope says. Quantities are in the unit they were written in. */
+export interface ScopeWords {
+  stance: Inclusion;
+  verb: string;
+  subject: string;
+  quantity: number | null;
+  unit: string | null;
+}
+
+/** A line of scope, as far as a brief tells it. */
+export interface BriefScope extends ScopeWords {
+  id: string;
+  trade: Trade | null;
+  dependsOn: string;
+  place: string;
+  kept: 'kept' | 'back' | 'gone';
+}
+
+export type BriefFinding = Finding & { picture: string | null; kept: 'kept' | 'back' | 'gone' };
+
+const PART_OF_STANCE: Record<Inclusion, BriefPart> = {
+  in: 'work',
+  conditional: 'work',
+  out: 'out',
+  protect: 'protect',
+  'keep-live': 'live',
+  refit: 'refit',
+};
+
+/** Prices are not a crew's business, and who asks whom for leave is the office's. */
+const TOLD_OF_FINDINGS: Record<Finding['kind'], BriefPart | null> = {
+  service: 'live',
+  refit: 'refit',
+  salvage: 'refit',
+  damage: 'found',
+  penetration: 'found',
+  access: 'found',
+  neighbour: 'found',
+  boundary: 'found',
+  animals: 'found',
+  parking: 'found',
+  approval: null,
+  allowance: null,
+  'site-choice': null,
+};
+
+/** A line of scope as it is read out: what happens to what, and how much of it. */
+export function lineText({ stance, verb, subject, quantity, unit }: ScopeWords): string {
+  const much = quantity ? `, ${Math.round(quantity * 100) / 100} ${unit ?? ''}`.trimEnd() : '';
+  // What is left out was written as work; a crew must not take it for an order.
+  return stance === 'out' && verb === 'touch' ? `${subject}${much}` : `${verb} ${subject}${much}`;
+}
+
+function noteOf(line: BriefScope): string {
+  const { stance, dependsOn, place, kept } = line;
+  return [
+    dependsOn ? `depends on ${dependsOn}` : '',
+    place ? (stance === 'protect' ? `with ${place}` : `kept ${place}`) : '',
+    kept === 'back' ? (stance === 'protect' ? 'taken off' : 'back in place') : kept === 'gone' ? 'gone' : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/**
+ * The brief of one area.
+ * @param trade whose work it tells; what is not included, stays live, is protected or found concerns everybody there
+ */
+export function briefOf(lines: readonly BriefScope[], findings: readonly BriefFinding[], trade?: Trade): Brief {
+  const parts: Brief['parts'] = { live: [], out: [], protect: [], refit: [], work: [], found: [] };
+  for (const line of lines) {
+    const part = PART_OF_STANCE[line.stance];
+    if (part === 'work' && trade && line.trade && line.trade !== trade) continue;
+    parts[part].push({ id: line.id, text: lineText(line), note: noteOf(line), picture: null });
+  }
+  for (const finding of findings) {
+    const part = TOLD_OF_FINDINGS[finding.kind];
+    if (!part) continue;
+    const note = finding.kept === 'back' ? 'back in place' : finding.kept === 'gone' ? 'gone' : '';
+    parts[part].push({ id: finding.id, text: findingText(finding), note, picture: finding.picture });
+  }
+  return {
+    parts,
+    choices: findings
+      .filter(({ kind }) => kind === 'site-choice')
+      .map(({ id, subject, options, answer, answeredBy }) => ({ id, subject, options, answer, by: answeredBy })),
+  };
+}
+
+/** Whether there is anything to say. */
+export const isEmptyBrief = ({ parts, choices }: Brief): boolean =>
+  choices.length === 0 && BRIEF_PART_KEYS.every((part) => parts[part].length === 0);
+
+/** A choice as one line, decided or not. */
+export const choiceText = ({ subject, options, answer, by }: SiteChoice): string =>
+  siteChoiceText({ subject, options, answer, answeredBy: by });

@@ -1,0 +1,63 @@
+import { lineText, type BriefScope } from './brief';
+import { findingText, type Finding } from './finding';
+
+/** What is protected, taken down to be fitted again, or kept for use again: one register of each, whoever wrote it down. */
+export const REGISTERS = {
+  protect: 'Protected',
+  refit: 'To be fitted again',
+  salvage: 'Kept for use again',
+} as const;
+export type Register = keyof typeof REGISTERS;
+
+export interface RegisterEntry {
+  register: Register;
+  /** A line of scope, or a finding of the first visit. */
+  of: 'scope' | 'finding';
+  id: string;
+  version: number;
+  area: string | null;
+  what: string;
+  /** Where it is kept, or with what it is protected; empty where nobody has said. */
+  place: string;
+  kept: 'kept' | 'back' | 'gone';
+}
+
+type Line = BriefScope & { version: number; areaId: string };
+type Found = Finding & { version: number; kept: RegisterEntry['kept'] };
+
+/** The verb of such a line goes without saying in its register. */
+const bare = (text: string): string => text.replace(/^(?:protect|take down and refit|refit|cover) /i, '');
+
+/** Every entry, in the order written; those that are over stand in it too. */
+export function registerOf(lines: readonly Line[], findings: readonly Found[]): RegisterEntry[] {
+  return [
+    ...lines.flatMap((line): RegisterEntry[] =>
+      line.stance === 'protect' || line.stance === 'refit'
+        ? [
+            {
+              ...{ register: line.stance, of: 'scope', id: line.id, version: line.version, area: line.areaId },
+              ...{ what: bare(lineText(line)), place: line.place, kept: line.kept },
+            },
+          ]
+        : [],
+    ),
+    ...findings.flatMap((finding): RegisterEntry[] =>
+      finding.kind === 'refit' || finding.kind === 'salvage'
+        ? [
+            {
+              ...{ register: finding.kind, of: 'finding', id: finding.id, version: finding.version },
+              ...{ area: finding.area, place: finding.place, kept: finding.kept },
+              what: findingText({ ...finding, place: 'x' }).replace(', kept x', ''),
+            },
+          ]
+        : [],
+    ),
+  ];
+}
+
+/** Where an entry is now, in words. */
+export const KEPT_WORDS: Record<Register, Record<RegisterEntry['kept'], string>> = {
+  protect: { kept: 'on', back: 'taken off', gone: 'gone' },
+  refit: { kept: 'kept', back: 'back in place', gone: 'gone' },
+  salvage: { kept: 'kept', back: 'used again', gone: 'gone' },
+};
