@@ -216,7 +216,7 @@ function Agreed({ view }: { view: RoomView }) {
   if (view.scope.length + view.findings.length === 0) return null;
   return (
     <Block
-      heading={<Means of="word.scope">What was agreed</Means>}
+      heading={<Means of="word.scope">Scope</Means>}
       beside={
         <Link href={routes.scope(view.job.id)} className="push small-text">
           whole scope

@@ -1,4 +1,3 @@
-'use client';
 import { pictureRoute } from '@/contract/routes';
 import {
   BRIEF_PART_KEYS,

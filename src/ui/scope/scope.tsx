@@ -54,7 +54,7 @@ export function Scope({ view }: { view: ScopePageView }) {
       <JobTabs job={view.job} />
       <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <PageHead heading={<Means of="word.scope">What was agreed</Means>}>
+        <PageHead heading={<Means of="word.scope">Scope</Means>}>
           <span className="soft">
             {lines.length} lines in {view.areas.filter((area) => area.lines.length > 0).length} areas
           </span>

@@ -33,7 +33,7 @@ export function AreaList({ view }: { view: AreasView }) {
     );
   const others = view.areas.filter((area) => area.id !== open?.area.id);
   return (
-    <Block heading="Set out">
+    <Block heading="Set out" className="area-list">
       {[...groupBy(view.areas, (area) => area.levelName ?? 'Outside')].map(([level, areas]) => (
         <section key={level}>
           <h3>{level}</h3>
