@@ -23,6 +23,9 @@ const LONG = {
         { PROPERTY_SEED: String(seed) },
       );
     }),
+  /** Random rooms judged by the plan and by its plain twin: `npm run long -- rooms 10000`, about half an hour. */
+  rooms: ([times = '10000']) =>
+    run(bin('vitest'), ['run', '--project', 'unit', 'random-rooms.test'], { FIT_ROOMS: times }),
   /** A firm that grew, with so many times the past: `npm run long -- years 100` is about one of three years. */
   years: ([times = '100']) =>
     run(bin('vitest'), ['run', '--project', 'integration', '--reporter=dot', 'reading.test', 'thin.test'], {

@@ -30,6 +30,16 @@ const shapes = {
     kind: string<'room'>().required(),
     height: size('the height'),
     spread: boolean().default(false),
+    slopes: array(
+      object({
+        wall: field.whole('the wall', 0, 200),
+        low: place('the height at the wall'),
+        run: size('how far in the slope ends'),
+      }).noUnknown(),
+    )
+      .max(8, 'at most eight slopes')
+      .optional()
+      .default(undefined),
     walls: array(
       object({
         mm: mm('the wall').moreThan(0, 'a wall is longer than 0'),
@@ -48,7 +58,14 @@ const shapes = {
   face: object({
     kind: string<'face'>().required(),
     sections: array(
-      object({ width: size('the width'), height: size('the height'), gableRise: place('the gable') }).noUnknown(),
+      object({ width: size('the width'), height: place('the height'), gableRise: place('the gable') })
+        .noUnknown()
+        // A gable alone stands on a wall of another material.
+        .test('some-height', (section, context) =>
+          section.height.mm + section.gableRise.mm > 0
+            ? true
+            : context.createError({ path: `${context.path}.height`, message: 'the height is over 0, or the gable is' }),
+        ),
     )
       .required('the sections are missing')
       .min(1, 'a face has at least one section')
@@ -68,6 +85,7 @@ const shapes = {
     kind: string<'run'>().required(),
     outletInvert: level('the outlet'),
     headMaxInvert: level('the highest head'),
+    pipe: size('the pipe').optional().default(undefined),
     legs: array(
       object({
         length: size('the leg'),
@@ -164,6 +182,14 @@ const placedFields = {
   width: size('the width'),
   depth: size('the depth'),
   front: place('free in front'),
+  away: place('how far from its wall').default(() => ({ mm: 0, typed: '0' })),
+  bottom: place('how high over the floor').default(() => ({ mm: 0, typed: '0' })),
+  /** Where it is not said, as tall as its kind usually is. */
+  tall: size('how tall it is').optional().default(undefined),
+  hinge: string<'left' | 'right' | 'none'>()
+    .oneOf(['left', 'right', 'none'], 'a door hangs left, right, or there is none')
+    .default('none'),
+  handle: place('the handle').default(() => ({ mm: 0, typed: '0' })),
 };
 export const addFixture = command(
   'fixture.add',

@@ -1,6 +1,8 @@
 import type { Problem } from '../problem';
 import type { LengthSystem } from '../units/length';
 import { formatLength } from '../units/length';
+import { wallHeight, wallTop } from './ceiling';
+import { outlineOf } from './room-outline';
 import { OPENING_KINDS, wallName, type FaceShape, type Opening, type RoomShape, type Shape } from './shape';
 
 /** Nobody builds these; a slip of the finger does. mm */
@@ -9,7 +11,11 @@ const SMALLEST = 100;
 
 /** How high the wall is over a stretch of it: under a gable the lower of its two ends. */
 function heightOver(shape: RoomShape | FaceShape, wall: number, from: number, to: number): number {
-  if (shape.kind === 'room') return shape.height.mm;
+  if (shape.kind === 'room') {
+    if (!shape.slopes?.length) return shape.height.mm;
+    const outline = outlineOf(shape);
+    return outline.ok ? wallHeight(wallTop(shape, outline.value.corners, wall), from, to) : shape.height.mm;
+  }
   const section = shape.sections[wall];
   if (!section) return 0;
   const at = (x: number): number =>

@@ -2,9 +2,11 @@ import type { LengthSystem } from '../units/length';
 import { formatLength } from '../units/length';
 import { invertsOf } from '../fit/drain-run';
 import { along, boundsOf, direction, distance, leftOf, shift, type Point } from './point';
+import { wallTop } from './ceiling';
 import { outlineOf } from './room-outline';
 import {
   isDoor,
+  isOverhead,
   OPENING_KINDS,
   type FaceShape,
   type Opening,
@@ -20,7 +22,7 @@ export type Stroke =
   | { form: 'arc'; layer: Layer; centre: Point; radius: number; from: number; to: number; about?: string }
   /** `height` in mm of the drawing; `turn` in degrees. */
   | { form: 'text'; layer: Layer; at: Point; text: string; height: number; turn: number; about?: string };
-export type Layer = 'walls' | 'openings' | 'swings' | 'fixtures' | 'measures' | 'ground';
+export type Layer = 'walls' | 'openings' | 'swings' | 'fixtures' | 'ceiling' | 'measures' | 'ground';
 
 export interface Drawing {
   title: string;
@@ -90,7 +92,7 @@ function measureText(a: Point, b: Point, away: number, text: string, height: num
 export function footprint(corners: readonly Point[], thing: Fixture): Point[] {
   const [a, b] = [corners[thing.wall] ?? { x: 0, y: 0 }, corners[(thing.wall + 1) % corners.length] ?? { x: 0, y: 0 }];
   const d = direction(a, b);
-  const from = shift(a, d, thing.along.mm);
+  const from = shift(shift(a, d, thing.along.mm), leftOf(d), -thing.away.mm);
   const to = shift(from, d, thing.width.mm);
   return [from, to, shift(to, leftOf(d), -thing.depth.mm), shift(from, leftOf(d), -thing.depth.mm)];
 }
@@ -123,12 +125,17 @@ export function swingOf(corners: readonly Point[], opening: Opening): Swing | un
 
 const angle = (from: Point, to: Point): number => (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI;
 
+/** What a plan shows: the floor with all that stands on it, or the ceiling with all that runs under it. */
+export type Storey = 'floor' | 'ceiling';
+
+/** @param storey on the floor what runs overhead is dashed; on the ceiling nothing that stands is drawn but posts */
 export function planOf(
   name: string,
   shape: RoomShape,
   openings: readonly Opening[],
   fixtures: readonly Fixture[],
   system: LengthSystem,
+  storey: Storey = 'floor',
 ): Drawing | undefined {
   const outline = outlineOf(shape);
   if (!outline.ok) return undefined;
@@ -140,36 +147,67 @@ export function planOf(
   corners.forEach((corner, wall) => {
     const next = corners[(wall + 1) % corners.length] ?? corner;
     strokes.push({ form: 'path', layer: 'walls', points: [corner, next], closed: false, about: `wall ${wall + 1}` });
-    strokes.push(
-      measureText(
-        corner,
-        next,
-        height * 1.7,
-        `wall ${wall + 1}, ${formatLength(shape.walls[wall]?.mm ?? 0, system)}`,
-        height,
-        `wall ${wall + 1}`,
-      ),
-    );
+    const text = wallLabel(wall, formatLength(shape.walls[wall]?.mm ?? 0, system), distance(corner, next) / height);
+    strokes.push(measureText(corner, next, height * 1.7, text, height, `wall ${wall + 1}`));
   });
-  for (const opening of openings) strokes.push(...openingOnPlan(corners, opening, height));
-  for (const thing of fixtures) {
-    const points = footprint(corners, thing);
-    strokes.push({ form: 'path', layer: 'fixtures', points, closed: true, about: thing.id });
-    const box = boundsOf(points);
-    const [wide, tall] = [box.right - box.left, box.top - box.bottom];
-    const words = fitted(height * 0.85, Math.max(wide, tall), thing.name);
-    if (words > height * LEGIBLE)
-      strokes.push({
-        form: 'text',
-        layer: 'fixtures',
-        at: along(points[0] ?? { x: 0, y: 0 }, points[2] ?? { x: 0, y: 0 }, 0.5),
-        text: thing.name,
-        height: words,
-        turn: tall > wide ? 90 : 0,
-        about: thing.id,
-      });
-  }
-  return drawing(name, strokes, size * 0.1);
+  if (storey === 'floor') for (const opening of openings) strokes.push(...openingOnPlan(corners, opening, height));
+  else strokes.push(...slopesOnPlan(shape, corners, height, system));
+  const shown = fixtures.filter((thing) => storey === 'floor' || isOverhead(thing) || thing.kind === 'post');
+  for (const thing of shown) strokes.push(...thingOnPlan(corners, thing, height, system, storey));
+  return drawing(storey === 'ceiling' ? `${name}, ceiling` : name, strokes, size * 0.1);
+}
+
+/** A wall by its number and length; a short one has room for less. @param letters how long it is in heights of a letter */
+const wallLabel = (wall: number, length: string, letters: number): string =>
+  [`wall ${wall + 1}, ${length}`, `${wall + 1}: ${length}`].find(
+    (text) => (text.length + 1) * LETTER_PART <= letters,
+  ) ?? `${wall + 1}`;
+
+function thingOnPlan(
+  corners: readonly Point[],
+  thing: Fixture,
+  height: number,
+  system: LengthSystem,
+  storey: Storey,
+): Stroke[] {
+  const points = footprint(corners, thing);
+  const overhead = isOverhead(thing);
+  const layer: Layer = overhead ? 'ceiling' : 'fixtures';
+  const box = boundsOf(points);
+  const [wide, tall] = [box.right - box.left, box.top - box.bottom];
+  const text =
+    storey === 'ceiling' && overhead ? `${thing.name}, under it ${formatLength(thing.bottom.mm, system)}` : thing.name;
+  const words = fitted(height * 0.85, Math.max(wide, tall), text);
+  const ground: Stroke = { form: 'path', layer, points, closed: true, about: thing.id };
+  // On the floor’s plan what runs overhead is only dashed: its words are on the ceiling’s.
+  if (words <= height * LEGIBLE || (overhead && storey === 'floor')) return [ground];
+  return [
+    ground,
+    {
+      form: 'text',
+      layer,
+      at: along(points[0] ?? { x: 0, y: 0 }, points[2] ?? { x: 0, y: 0 }, 0.5),
+      text,
+      height: words,
+      turn: tall > wide ? 90 : 0,
+      about: thing.id,
+    },
+  ];
+}
+
+/** Where the ceiling comes down: a line where the slope begins, with its height at the wall. */
+function slopesOnPlan(shape: RoomShape, corners: readonly Point[], height: number, system: LengthSystem): Stroke[] {
+  return (shape.slopes ?? []).flatMap(({ wall, low, run }): Stroke[] => {
+    const [a, b] = [corners[wall], corners[(wall + 1) % corners.length]];
+    if (!a || !b) return [];
+    const inward = leftOf(direction(a, b));
+    const [from, to] = [shift(a, inward, -run.mm), shift(b, inward, -run.mm)];
+    const text = `${formatLength(low.mm, system)} at the wall`;
+    return [
+      { form: 'path', layer: 'ceiling', points: [from, to], closed: false },
+      { ...measureText(a, b, -height * 1.5, text, height), layer: 'ceiling' },
+    ];
+  });
 }
 
 function openingOnPlan(corners: readonly Point[], opening: Opening, height: number): Stroke[] {
@@ -221,22 +259,93 @@ function openingOnPlan(corners: readonly Point[], opening: Opening, height: numb
   return strokes;
 }
 
-/** One wall of a room, seen from inside. */
+/** What stands or hangs so near a wall is seen on it. mm */
+const ON_WALL = 150;
+
+/** One wall of a room, seen from inside, under its ceiling, with what stands against it and hangs on it. */
 export function wallElevation(
   name: string,
   shape: RoomShape,
   openings: readonly Opening[],
+  fixtures: readonly Fixture[],
   wall: number,
   system: LengthSystem,
 ): Drawing | undefined {
   const one = shape.walls[wall];
   if (!one) return undefined;
-  return faceElevation(
+  const bare = faceElevation(
     `${name}, wall ${wall + 1}`,
     { kind: 'face', sections: [{ width: one, height: shape.height, gableRise: { mm: 0, typed: '' } }] },
     openings.filter((opening) => opening.wall === wall).map((opening) => ({ ...opening, wall: 0 })),
     system,
   );
+  const height = Math.max(one.mm, shape.height.mm) * TEXT_PART;
+  const outline = outlineOf(shape);
+  const top = outline.ok && shape.slopes?.length ? wallTop(shape, outline.value.corners, wall) : [];
+  const things = fixtures.filter((thing) => thing.wall === wall && thing.away.mm < ON_WALL);
+  return {
+    ...bare,
+    strokes: [
+      ...bare.strokes,
+      ...(top.length > 0 ? [{ form: 'path', layer: 'ceiling', points: top, closed: false } satisfies Stroke] : []),
+      ...things.flatMap((thing) => thingOnElevation(thing, height, system)),
+    ],
+  };
+}
+
+/** A thing on its wall: its outline, its door by the side it hangs on, its name and how high its edges are. */
+function thingOnElevation(thing: Fixture, height: number, system: LengthSystem): Stroke[] {
+  const [left, right] = [thing.along.mm, thing.along.mm + thing.width.mm];
+  const [low, top] = [thing.bottom.mm, thing.bottom.mm + thing.tall.mm];
+  const layer: Layer = isOverhead(thing) ? 'ceiling' : 'fixtures';
+  const box = [
+    { x: left, y: low },
+    { x: left, y: top },
+    { x: right, y: top },
+    { x: right, y: low },
+  ];
+  const hung = thing.hinge === 'left' ? left : right;
+  const free = thing.hinge === 'left' ? right : left;
+  const door: Stroke[] =
+    thing.hinge === 'none'
+      ? []
+      : [
+          {
+            form: 'path',
+            layer: 'swings',
+            points: [
+              { x: free, y: low },
+              { x: hung, y: (low + top) / 2 },
+              { x: free, y: top },
+            ],
+            closed: false,
+            about: thing.id,
+          },
+        ];
+  const said = [
+    thing.name,
+    low > 0 ? `${formatLength(low, system)} to ${formatLength(top, system)}` : formatLength(top, system),
+  ];
+  const words = fitted(
+    height * 0.8,
+    thing.width.mm,
+    said.reduce((a, b) => (a.length > b.length ? a : b)),
+  );
+  return [
+    { form: 'path', layer, points: box, closed: true, about: thing.id },
+    ...door,
+    ...(words < height * LEGIBLE
+      ? []
+      : said.map((text, line): Stroke => ({
+          form: 'text',
+          layer,
+          at: { x: (left + right) / 2, y: (low + top) / 2 - (line - 0.5) * words * 1.3 },
+          text,
+          height: words,
+          turn: 0,
+          about: thing.id,
+        }))),
+  ];
 }
 
 /** A face seen from outside, its sections side by side on one ground line. */

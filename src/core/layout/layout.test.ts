@@ -4,10 +4,12 @@ import { checkOpening } from './check-openings';
 import { drawingOf, swingOf } from './drawing';
 import { measuresOf } from './measures';
 import { moveWall } from './move-wall';
-import { brokenBy, checkArea, checkPlan, overlap, type PlanTerms } from './plan-fit';
+import type { PlanTerms } from './fit/finding';
+import { overlap } from './fit/ground';
+import { brokenBy, checkArea, checkPlan } from './plan-fit';
 import { distance, inside } from './point';
 import { outlineOf, rectangle, wallsOf } from './room-outline';
-import { measured, type FaceShape, type Opening, type Fixture, type RoomShape, type Wall } from './shape';
+import { measured, usualFixture, type FaceShape, type Opening, type Fixture, type RoomShape, type Wall } from './shape';
 import { svgOf } from './svg';
 
 const wall = (mm: number, turn = 90): Wall => ({ ...measured(mm), turn });
@@ -39,9 +41,18 @@ const thing = (over: Partial<Fixture> = {}): Fixture => ({
   width: measured(1500),
   depth: measured(2000),
   front: measured(0),
+  ...usualFixture('bed'),
   ...over,
 });
-const TERMS: PlanTerms = { system: 'metric', sleeping: false, atGrade: false, rules: 'uk-guide', leastPassage: 700 };
+const TERMS: PlanTerms = {
+  system: 'metric',
+  sleeping: false,
+  atGrade: false,
+  rules: 'uk-guide',
+  leastPassage: 700,
+  leastAisle: 900,
+  headRoom: 2000,
+};
 const texts = (
   shape: RoomShape,
   openings: Opening[],
@@ -70,7 +81,7 @@ describe('a room by its walls', () => {
     expect(outline.ok && Math.round(outline.value.closing)).toBe(22);
     const shared = outlineOf({ ...open, spread: true });
     if (!outline.ok || !shared.ok) throw new Error('neither closes');
-    const lengths = wallsOf(shared.value.corners, []).map((entry) => entry.mm);
+    const lengths = wallsOf(shared.value.corners, [], 'metric').map((entry) => entry.mm);
     expect(Math.max(...lengths.map((mm, index) => Math.abs(mm - (open.walls[index]?.mm ?? 0))))).toBeLessThan(10);
     expect(shared.value.area).toBeGreaterThan(11.9);
   });
@@ -100,7 +111,7 @@ describe('a room by its walls', () => {
       fc.property(fc.integer({ min: 500, max: 9000 }), fc.integer({ min: 500, max: 9000 }), (width, length) => {
         const outline = outlineOf(box(width, length));
         if (!outline.ok) throw new Error(outline.problem.message);
-        const again = outlineOf(room(wallsOf(outline.value.corners, [])));
+        const again = outlineOf(room(wallsOf(outline.value.corners, [], 'metric')));
         expect(again.ok && again.value.area).toBeCloseTo((width * length) / 1e6, 6);
       }),
     ));
@@ -111,8 +122,8 @@ describe('a wall that is moved', () => {
     fc.assert(
       fc.property(fc.integer({ min: -900, max: 900 }), fc.integer({ min: 0, max: 3 }), (by, which) => {
         const [mine, theirs] = [
-          moveWall(box(4000, 3000), [], [], which, by),
-          moveWall(box(4000, 3000), [], [], (which + 2) % 4, -by),
+          moveWall(box(4000, 3000), [], [], which, by, 'metric'),
+          moveWall(box(4000, 3000), [], [], (which + 2) % 4, -by, 'metric'),
         ];
         if (!mine.ok || !theirs.ok) throw new Error('neither may fail');
         expect(mine.value.gain).toBeCloseTo(-theirs.value.gain, 9);
@@ -130,7 +141,7 @@ describe('a wall that is moved', () => {
           fc.pre(moved !== of);
           const shape = box(4000, 3000);
           const door = opening({ wall: of, along: measured(900) });
-          const after = moveWall(shape, [door], [], moved, by);
+          const after = moveWall(shape, [door], [], moved, by, 'metric');
           if (!after.ok) throw new Error(after.problem.message);
           const place = (
             given: RoomShape,
@@ -154,7 +165,7 @@ describe('a wall that is moved', () => {
     ));
 
   it('may not go further than its neighbours are long', () => {
-    expect(moveWall(box(4000, 3000), [], [], 0, -3100)).toMatchObject({
+    expect(moveWall(box(4000, 3000), [], [], 0, -3100, 'metric')).toMatchObject({
       ok: false,
       problem: { code: 'wall-vanishes' },
     });
@@ -343,7 +354,7 @@ describe('the plan', () => {
   it('tells what a moved wall breaks and what it cures', () => {
     const bed = thing({ front: measured(900) });
     const shape = box(4000, 3000);
-    const moved = moveWall(shape, [], [bed], 0, -300);
+    const moved = moveWall(shape, [], [bed], 0, -300, 'metric');
     if (!moved.ok) throw new Error(moved.problem.message);
     const [before, after] = [
       checkPlan(shape, [], [bed], TERMS),

@@ -1,4 +1,6 @@
 import { squareMetres, sum } from '../units/rounding';
+import { wallSurface, wallTop } from './ceiling';
+import type { Point } from './point';
 import { outlineOf } from './room-outline';
 import { isDoor, type Opening, type Section, type Shape } from './shape';
 
@@ -30,6 +32,12 @@ export type Measures = Partial<Record<Measure, unknown>>;
 /** Openings larger than this are taken off even by those who leave small ones in. m² */
 const LARGE_OPENING = 1.5;
 
+/** A wall as calculators take it: even, or lower at its ends with a rise between them. */
+function sectionOf(top: readonly Point[], height: number): { height: number; gableRise: number } {
+  const ends = Math.min(top[0]?.y ?? height, top.at(-1)?.y ?? height);
+  return { height: ends, gableRise: Math.max(0, ...top.map(({ y }) => y)) - ends };
+}
+
 const openingArea = (opening: Opening): number => squareMetres(opening.width.mm, opening.height.mm) * opening.count;
 const sectionArea = (section: Section): number =>
   squareMetres(section.width.mm, section.height.mm + section.gableRise.mm / 2);
@@ -51,7 +59,11 @@ export function measuresOf(shape: Shape, openings: readonly Opening[]): Measures
     case 'room': {
       const outline = outlineOf(shape);
       if (!outline.ok) return {};
-      const gross = squareMetres(outline.value.perimeter, shape.height.mm);
+      const { corners } = outline.value;
+      const tops = shape.walls.map((_, wall) => wallTop(shape, corners, wall));
+      const gross = shape.slopes?.length
+        ? sum(tops.map(wallSurface)) / 1e6
+        : squareMetres(outline.value.perimeter, shape.height.mm);
       const doors = sum(
         openings.filter((opening) => isDoor(opening.kind)).map((opening) => opening.width.mm * opening.count),
       );
@@ -63,7 +75,11 @@ export function measuresOf(shape: Shape, openings: readonly Opening[]): Measures
         perimeter: outline.value.perimeter,
         skirting: Math.max(0, outline.value.perimeter - doors),
         height: shape.height.mm,
-        sections: shape.walls.map((wall) => ({ width: wall.mm, height: shape.height.mm, gableRise: 0 })),
+        // Boards are cut from a wall's whole height, a gable or slope on it as a rise of its middle.
+        sections: shape.walls.map((wall, index) => ({
+          width: wall.mm,
+          ...sectionOf(tops[index] ?? [], shape.height.mm),
+        })),
         ...holes,
       };
     }

@@ -1,7 +1,8 @@
 import { answer, refuse, type Outcome } from '../problem';
+import type { LengthSystem } from '../units/length';
 import { crossing, direction, distance, leftOf, shift, type Point } from './point';
 import { outlineOf, wallsOf } from './room-outline';
-import { measured, type Opening, type Fixture, type RoomShape } from './shape';
+import { measuredAs, type Opening, type Fixture, type RoomShape } from './shape';
 
 export interface MovedRoom {
   shape: RoomShape;
@@ -24,8 +25,9 @@ export function moveWall(
   fixtures: readonly Fixture[],
   wall: number,
   outward: number,
+  system: LengthSystem,
 ): Outcome<MovedRoom> {
-  const before = outlineOf(shape);
+  const before = outlineOf(shape, system);
   if (!before.ok) return before;
   const { corners } = before.value;
   const at = (index: number): Point =>
@@ -42,11 +44,11 @@ export function moveWall(
     });
   const next = (wall + 1) % corners.length;
   const moved = corners.map((corner, index) => (index === wall ? start : index === next ? end : corner));
-  const [was, is] = [wallsOf(corners, shape.walls), wallsOf(moved, shape.walls)];
+  const [was, is] = [wallsOf(corners, shape.walls, system), wallsOf(moved, shape.walls, system)];
   if (is.some((entry, index) => Math.abs(entry.turn - (was[index]?.turn ?? 0)) > TURNED))
     return refuse({ code: 'wall-vanishes', message: 'That is further than the wall beside it is long.', field: 'by' });
   const room: RoomShape = { ...shape, walls: is, spread: false };
-  const after = outlineOf(room);
+  const after = outlineOf(room, system);
   if (!after.ok) return after;
   // The next wall begins at a corner that moved; the moved wall itself where its neighbours are not square to it.
   const slides = new Map([
@@ -55,7 +57,7 @@ export function moveWall(
   ]);
   const stay = <Thing extends { wall: number; along: { mm: number; typed: string } | null }>(thing: Thing): Thing => {
     const by = slides.get(thing.wall) ?? 0;
-    return thing.along && Math.abs(by) > 0.05 ? { ...thing, along: measured(thing.along.mm + by) } : thing;
+    return thing.along && Math.abs(by) > 0.05 ? { ...thing, along: measuredAs(thing.along.mm + by, system) } : thing;
   };
   return answer({
     shape: room,

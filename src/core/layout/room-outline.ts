@@ -1,7 +1,8 @@
 import { answer, refuse, type Outcome } from '../problem';
+import { formatLength, type LengthSystem } from '../units/length';
 import { sum } from '../units/rounding';
 import { direction, distance, meet, shift, signedArea, type Point } from './point';
-import { measured, type RoomShape, type Wall } from './shape';
+import { measuredAs, type RoomShape, type Wall } from './shape';
 
 export interface Outline {
   /** Where each wall begins: its left end, seen from inside. Clockwise. */
@@ -26,8 +27,12 @@ export const rectangle = (width: Wall | { mm: number; typed: string }, length: {
  * Walks round a room clockwise wall by wall, turning right by each wall's turn.
  * @returns its corners and what is missing to close it; a problem where it crosses itself, cannot close, or turns the
  * wrong way
+ * @param system of what it says
  */
-export function outlineOf(shape: Pick<RoomShape, 'walls' | 'spread'>): Outcome<Outline> {
+export function outlineOf(
+  shape: Pick<RoomShape, 'walls' | 'spread'>,
+  system: LengthSystem = 'metric',
+): Outcome<Outline> {
   const { walls } = shape;
   if (walls.length < 3)
     return refuse({ code: 'walls-too-few', message: 'A room has at least three walls.', field: 'walls' });
@@ -45,7 +50,7 @@ export function outlineOf(shape: Pick<RoomShape, 'walls' | 'spread'>): Outcome<O
     return refuse({
       code: 'walls-do-not-close',
       message:
-        `The walls do not come back to where they began: ${Math.round(closing)} mm are missing. Check their ` +
+        `The walls do not come back to where they began: ${formatLength(closing, system)} are missing. Check their ` +
         'lengths and turns.',
       field: 'walls',
     });
@@ -99,7 +104,7 @@ function crossedBy(corners: readonly Point[]): [number, number] | undefined {
  * The walls that corners make: for a room whose corners were moved on the plan. Lengths that did not change keep their
  * text.
  */
-export function wallsOf(corners: readonly Point[], before: readonly Wall[]): Wall[] {
+export function wallsOf(corners: readonly Point[], before: readonly Wall[], system: LengthSystem): Wall[] {
   const at = (index: number): Point => corners[(index + corners.length) % corners.length] ?? { x: 0, y: 0 };
   return corners.map((corner, index) => {
     const mm = distance(corner, at(index + 1));
@@ -107,7 +112,7 @@ export function wallsOf(corners: readonly Point[], before: readonly Wall[]): Wal
     const turn = (Math.atan2(d.y * e.x - d.x * e.y, d.x * e.x + d.y * e.y) * 180) / Math.PI;
     const known = before[index];
     return {
-      ...(known && Math.abs(known.mm - mm) < 0.05 ? { mm: known.mm, typed: known.typed } : measured(mm)),
+      ...(known && Math.abs(known.mm - mm) < 0.05 ? { mm: known.mm, typed: known.typed } : measuredAs(mm, system)),
       turn: Math.round(turn * 1e4) / 1e4,
     };
   });

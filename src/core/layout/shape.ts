@@ -1,3 +1,5 @@
+import { formatLength, type LengthSystem } from '../units/length';
+
 /** A length with the text as somebody typed it. */
 export interface Measured {
   mm: number;
@@ -19,6 +21,15 @@ export interface RoomShape {
   walls: Wall[];
   /** A closing error is shared out over all walls instead of left in the last one. */
   spread: boolean;
+  /** Where the ceiling comes down towards a wall; none where it is level. */
+  slopes?: Slope[];
+}
+
+/** A ceiling that is `low` high at a wall and rises to the room's height at `run` from it. */
+export interface Slope {
+  wall: number;
+  low: Measured;
+  run: Measured;
 }
 
 /** One part of an outside face: a rectangle, with a gable on it where it rises. */
@@ -47,6 +58,8 @@ export interface RunShape {
   kind: 'run';
   outletInvert: Measured;
   headMaxInvert: Measured;
+  /** Its bore: how steep it has to be hangs on it. */
+  pipe?: Measured;
   legs: { length: Measured; fall: number }[];
 }
 
@@ -83,29 +96,64 @@ export interface Opening {
   clear: { width: Measured; height: Measured } | null;
 }
 
-/** A thing with a size that stands on the floor against a wall: a bed, a table, a cabinet, an appliance. */
+/**
+ * A thing with a size: against a wall or free in the room, on the floor, hung, or under the ceiling. `tall` is how tall
+ * it usually is, in mm.
+ */
 export const PLACED_KINDS = {
-  bed: 'bed',
-  table: 'table',
-  cabinet: 'cabinet',
-  appliance: 'appliance',
-  bath: 'bath or shower',
-  other: 'other',
+  bed: { label: 'bed', tall: 600 },
+  table: { label: 'table', tall: 750 },
+  cabinet: { label: 'cabinet', tall: 900 },
+  appliance: { label: 'appliance', tall: 900 },
+  bath: { label: 'bath or shower', tall: 600 },
+  post: { label: 'post', tall: 2400 },
+  bulkhead: { label: 'bulkhead', tall: 300 },
+  beam: { label: 'beam', tall: 300 },
+  duct: { label: 'duct', tall: 200 },
+  pipe: { label: 'pipe', tall: 110 },
+  other: { label: 'other', tall: 900 },
 } as const;
 export type FixtureKind = keyof typeof PLACED_KINDS;
+/** What runs under the ceiling, and is drawn on the ceiling plan. */
+const OVERHEAD: ReadonlySet<FixtureKind> = new Set(['bulkhead', 'beam', 'duct', 'pipe']);
+export const isOverhead = ({ kind, bottom }: Pick<Fixture, 'kind' | 'bottom'>): boolean =>
+  OVERHEAD.has(kind) && bottom.mm > 0;
 
 export interface Fixture {
   id: string;
+  /** The wall it is measured from; it stands against it where `away` is 0. */
   wall: number;
   kind: FixtureKind;
   name: string;
   along: Measured;
   width: Measured;
   depth: Measured;
+  /** From its wall to its back: an island stands free. */
+  away: Measured;
+  /** From the floor to its lower edge. */
+  bottom: Measured;
+  /** From its lower edge to its top. */
+  tall: Measured;
   /** Free floor wanted in front of it. */
   front: Measured;
+  /** Which side its door hangs on, seen from the room; none where it has drawers or no door. */
+  hinge: 'left' | 'right' | 'none';
+  /** How far a handle stands out. */
+  handle: Measured;
 }
+
+const NOTHING: Measured = { mm: 0, typed: '0' };
+/** What is not said of a thing of that kind: it stands on the floor against its wall and has no door. */
+export const usualFixture = (kind: FixtureKind): Pick<Fixture, 'away' | 'bottom' | 'tall' | 'hinge' | 'handle'> => ({
+  away: NOTHING,
+  bottom: NOTHING,
+  tall: measured(PLACED_KINDS[kind].tall),
+  hinge: 'none',
+  handle: NOTHING,
+});
 
 /** Walls and sections are numbered from 1 for people. */
 export const wallName = (wall: number): string => `wall ${wall + 1}`;
+/** A length that was worked out, as the job writes it. */
+export const measuredAs = (mm: number, system: LengthSystem): Measured => ({ mm, typed: formatLength(mm, system) });
 export const measured = (mm: number, typed = `${Math.round(mm * 100) / 100} mm`): Measured => ({ mm, typed });

@@ -6,6 +6,7 @@ export const INK: Record<Layer, { width: number; dash?: string; fill?: true }> =
   openings: { width: 2, fill: true },
   swings: { width: 1, dash: '4 3' },
   fixtures: { width: 1.5, fill: true },
+  ceiling: { width: 1.5, dash: '7 3 2 3' },
   measures: { width: 0.75, dash: '2 3' },
   ground: { width: 1.5, dash: '9 4' },
 };

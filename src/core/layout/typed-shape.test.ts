@@ -10,6 +10,7 @@ const typed: fc.Arbitrary<TypedShape> = fc.oneof(
     spread: fc.boolean(),
     lines: fc.array(fc.tuple(length, fc.integer({ min: -179, max: 179 }).map(String)), { minLength: 3, maxLength: 9 }),
     sizes: fc.constant<string[]>(['', '', '']),
+    slopes: fc.array(fc.tuple(fc.constantFrom('1', '2', '3'), length, length), { maxLength: 2 }),
   }),
   fc.record({
     kind: fc.constant('face' as const),
@@ -20,6 +21,7 @@ const typed: fc.Arbitrary<TypedShape> = fc.oneof(
       maxLength: 5,
     }),
     sizes: fc.constant<string[]>(['', '', '']),
+    slopes: fc.constant<string[][]>([]),
   }),
   fc.record({
     kind: fc.constant('roof' as const),
@@ -27,6 +29,7 @@ const typed: fc.Arbitrary<TypedShape> = fc.oneof(
     spread: fc.constant<boolean>(false),
     lines: fc.constant<string[][]>([]),
     sizes: fc.tuple(length, length, fc.integer({ min: 0, max: 60 }).map(String)),
+    slopes: fc.constant<string[][]>([]),
   }),
   fc.record({
     kind: fc.constant('run' as const),
@@ -45,8 +48,9 @@ const typed: fc.Arbitrary<TypedShape> = fc.oneof(
     sizes: fc.tuple(
       fc.integer({ min: -4000, max: 4000 }).map(String),
       fc.integer({ min: -4000, max: 4000 }).map(String),
-      fc.constant<string>(''),
+      fc.constantFrom('', '110', '160'),
     ),
+    slopes: fc.constant<string[][]>([]),
   }),
 );
 

@@ -10,8 +10,10 @@ export interface TypedShape {
   spread: boolean;
   /** Walls: length, turn. Sections: width, height, gable. Legs: length, fall. */
   lines: string[][];
-  /** Roof: width, length, rise in 12. Drain: outlet, highest head. */
+  /** Roof: width, length, rise in 12. Drain: outlet, highest head, pipe. */
   sizes: string[];
+  /** Where the ceiling of a room comes down: wall from 1, height at it, how far in the slope ends. */
+  slopes: string[][];
 }
 
 /** What is typed to begin with: a room of four right angles, one line of the others. */
@@ -33,6 +35,7 @@ export const blankShape = (kind: Shape['kind']): TypedShape => ({
   spread: false,
   lines: BLANK_LINES[kind],
   sizes: ['', '', ''],
+  slopes: [],
 });
 
 /** A drawn shape as it was typed. */
@@ -44,6 +47,7 @@ export function typedOf(shape: Shape): TypedShape {
         height: shape.height.typed,
         spread: shape.spread,
         lines: shape.walls.map((wall) => [wall.typed, String(wall.turn)]),
+        slopes: (shape.slopes ?? []).map(({ wall, low, run }) => [String(wall + 1), low.typed, run.typed]),
       };
     case 'face':
       return {
@@ -59,14 +63,15 @@ export function typedOf(shape: Shape): TypedShape {
     case 'run':
       return {
         ...blankShape('run'),
-        sizes: [shape.outletInvert.typed, shape.headMaxInvert.typed, ''],
+        sizes: [shape.outletInvert.typed, shape.headMaxInvert.typed, shape.pipe?.typed ?? ''],
         lines: shape.legs.map((leg) => [leg.length.typed, formatFall(leg.fall)]),
       };
   }
 }
 
 /**
- * The shape of what is typed, or the first field that cannot be read. Fields are named `height`, `line 2 1`, `size 0`.
+ * The shape of what is typed, or the first field that cannot be read. Fields are named `height`, `line 2 1`, `size 0`,
+ * `slope 0 1`.
  */
 export function readShape(
   typed: TypedShape,
@@ -97,6 +102,12 @@ export function readShape(
     if (!Number.isFinite(value) || Math.abs(value) > most) fail(field, message);
     return value;
   };
+  const wallNumber = (text: string | undefined, field: string): number => {
+    const count = typed.lines.length;
+    const value = number(text, field, count, `Which wall, from 1 to ${count}.`);
+    if (!Number.isInteger(value) || value < 1) fail(field, `Which wall, from 1 to ${count}.`);
+    return value - 1;
+  };
   const shape = ((): Shape => {
     switch (typed.kind) {
       case 'room':
@@ -108,13 +119,23 @@ export function readShape(
           })),
           height: length(typed.height, 'height'),
           spread: typed.spread,
+          ...(typed.slopes.length > 0
+            ? {
+                slopes: typed.slopes.map((slope, index) => ({
+                  wall: wallNumber(slope[0], `slope ${index} 0`),
+                  low: length(slope[1], `slope ${index} 1`, { zero: true }),
+                  run: length(slope[2], `slope ${index} 2`),
+                })),
+              }
+            : {}),
         };
       case 'face':
         return {
           kind: 'face',
           sections: typed.lines.map((line, index) => ({
             width: length(line[0], `line ${index} 0`),
-            height: length(line[1], `line ${index} 1`),
+            // A gable alone stands on a wall of another material: 0 to the eaves.
+            height: length(line[1], `line ${index} 1`, { zero: (line[2] ?? '').trim() !== '' }),
             gableRise: length(line[2], `line ${index} 2`, { zero: true }),
           })),
         };
@@ -130,6 +151,7 @@ export function readShape(
           kind: 'run',
           outletInvert: length(typed.sizes[0], 'size 0', { signed: true }),
           headMaxInvert: length(typed.sizes[1], 'size 1', { signed: true }),
+          ...((typed.sizes[2] ?? '').trim() === '' ? {} : { pipe: length(typed.sizes[2], 'size 2') }),
           legs: typed.lines.map((line, index) => ({
             length: length(line[0], `line ${index} 0`),
             fall:

@@ -463,11 +463,11 @@ describe('a mirror', () => {
       opensIn: true,
       clear: null,
     };
-    const once = mirror(shape, [opening], []);
+    const once = mirror(shape, [opening], [], 'metric');
     const outline = once.shape.kind === 'room' ? outlineOf(once.shape) : undefined;
     expect(outline?.ok && outline.value.area).toBeCloseTo(10.5, 6);
     expect(once.openings[0]).toMatchObject({ wall: 4, hinge: 'right', along: { mm: 900 } });
-    const twice = mirror(once.shape, once.openings, []);
+    const twice = mirror(once.shape, once.openings, [], 'metric');
     expect(twice.shape).toEqual(shape);
     expect(twice.openings[0]).toMatchObject({ wall: 1, hinge: 'left', along: { mm: 300 } });
   });

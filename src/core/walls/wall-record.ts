@@ -44,7 +44,7 @@ export function wallRecord(
   system: LengthSystem,
 ): Drawing {
   const drawn = shape?.walls[wall] ? shape : standIn(wall, things);
-  const elevation = wallElevation(name, drawn, openings, wall, system);
+  const elevation = wallElevation(name, drawn, openings, [], wall, system);
   if (!elevation) throw new Error(`There is no wall ${wall + 1}.`);
   const unit = Math.max(drawn.walls[wall]?.mm ?? LEAST.length, drawn.height.mm) / 34;
   return {

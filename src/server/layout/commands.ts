@@ -3,7 +3,7 @@ import { addOpening as addOpeningCommand, asShape } from '@/contract/commands/la
 import { checkOpening, wallLength } from '@/core/layout/check-openings';
 import { moveWall } from '@/core/layout/move-wall';
 import { outlineOf } from '@/core/layout/room-outline';
-import { wallName, type Opening, type RoomShape, type Shape } from '@/core/layout/shape';
+import { usualFixture, wallName, type Fixture, type Opening, type RoomShape, type Shape } from '@/core/layout/shape';
 import { formatLength, type LengthSystem } from '@/core/units/length';
 import type { AreaKind } from '@/core/sites/area';
 import { flag, insert, queryOne, execute, update } from '../database/query';
@@ -44,10 +44,10 @@ const unitsOf = (context: CommandContext, job: string): LengthSystem =>
  * Refuses a shape that does not hold together or does not belong to such an area. Openings may be in it that no longer
  * fit: the plan says so.
  */
-function checkShape(area: AreaRow, shape: Shape, field: string): void {
+function checkShape(context: CommandContext, area: AreaRow, shape: Shape, field: string): void {
   if (!SHAPE_OF[area.kind].includes(shape.kind))
     throw unprocessable('shape-elsewhere', `${area.name} is not drawn as a ${shape.kind}.`, field);
-  const outline = shape.kind === 'room' ? outlineOf(shape) : undefined;
+  const outline = shape.kind === 'room' ? outlineOf(shape, unitsOf(context, area.job)) : undefined;
   if (outline && !outline.ok)
     throw new Refusal(422, { ...outline.problem, field: `${field}.${outline.problem.field ?? 'walls'}` });
 }
@@ -82,12 +82,18 @@ function checkPlaced(context: CommandContext, area: AreaRow, wall: number, along
     );
 }
 
+/** A thing with what is usual of its kind where nobody said how tall it is. */
+const wholeFixture = <Given extends Pick<Fixture, 'kind'> & { tall?: Fixture['tall'] | undefined }>(thing: Given) => ({
+  ...thing,
+  tall: thing.tall ?? usualFixture(thing.kind).tall,
+});
+
 export const layoutHandlers = handlers({
   'shape.set': (context, { area, version, shape }) => {
     const row = needArea(context, area);
     const known = queryOne<{ version: number }>(context.db, 'SELECT version FROM shape WHERE area = @area', { area });
     if ((known?.version ?? 0) !== version) throw conflict('drawing', known);
-    checkShape(row, asShape(shape), 'shape');
+    checkShape(context, row, asShape(shape), 'shape');
     putShape(context.db, area, asShape(shape));
     recalculateArea(context, area);
     context.logFor(row.job);
@@ -95,7 +101,7 @@ export const layoutHandlers = handlers({
   'shapes.import': (context, { job, shapes }) => {
     shapes.forEach(({ area, shape }, index) => {
       requireAreaOf(context, job, area, `shapes[${index}].area`);
-      checkShape(needArea(context, area), asShape(shape), `shapes[${index}].shape`);
+      checkShape(context, needArea(context, area), asShape(shape), `shapes[${index}].shape`);
       putShape(context.db, area, asShape(shape));
       recalculateArea(context, area);
     });
@@ -122,7 +128,7 @@ export const layoutHandlers = handlers({
           ? shape.walls.map((wall, index) => (index === of.wall ? { ...wall, ...size } : wall))
           : shape.walls;
       const changed: RoomShape = { ...shape, walls, ...(of.what === 'height' ? { height: size } : {}) };
-      checkShape(area, changed, 'about');
+      checkShape(context, area, changed, 'about');
       putShape(context.db, area.id, changed);
     }
     recalculateArea(context, area.id);
@@ -152,14 +158,14 @@ export const layoutHandlers = handlers({
   'fixture.add': (context, { id, area, ...thing }) => {
     const row = needArea(context, area);
     checkPlaced(context, row, thing.wall, thing.along.mm, thing.width.mm);
-    addFixture(context.db, area, { id, ...thing });
+    addFixture(context.db, area, { id, ...wholeFixture(thing) });
     context.logFor(row.job);
   },
   'fixture.change': (context, { id, version, ...thing }) => {
     const { area } = requireVersion(context, 'fixture', id, version);
     const row = needArea(context, area);
     checkPlaced(context, row, thing.wall, thing.along.mm, thing.width.mm);
-    changeFixture(context.db, { id, ...thing });
+    changeFixture(context.db, { id, ...wholeFixture(thing) });
     context.logFor(row.job);
   },
   'area.describe': (context, { id, side, sleeping }) => {
@@ -239,7 +245,7 @@ function moveOne(context: PlanContext, area: AreaRow, wall: number, outward: num
   if (version !== undefined && version !== known) throw conflict('drawing', { version: known });
   if (shape?.kind !== 'room') throw unprocessable('not-drawn', `${area.name} is not drawn yet.`, 'wall');
   if (!shape.walls[wall]) throw unprocessable('no-such-wall', `There is no ${wallName(wall)} in ${area.name}.`, 'wall');
-  const moved = moveWall(shape satisfies RoomShape, openings, fixtures, wall, outward);
+  const moved = moveWall(shape satisfies RoomShape, openings, fixtures, wall, outward, unitsOf(context, area.job));
   if (!moved.ok) throw unprocessable(moved.problem.code, `${area.name}: ${moved.problem.message}`, 'by');
   putShape(context.db, area.id, moved.value.shape);
   moved.value.openings.forEach((opening, at) => {

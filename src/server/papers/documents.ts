@@ -13,6 +13,7 @@ import { scopeOf } from '../views/scope-parts';
 import { statementCsv, statementPaper } from './statement';
 import { statementView } from '../views/statement';
 import { selectionsOf } from '../views/selection';
+import { fullSizePaper, tapeMarksPaper } from './tape-marks';
 import { roomSheets, sheetAreas } from './room-sheet';
 import { areaNames, areaRow, areasUpward, jobOfArea, jobRow } from '../reading/job';
 import { layoutOf } from '../reading/layouts';
@@ -122,8 +123,8 @@ export async function jobPaper(
 }
 
 /**
- * The sheet for the wall of an area, its drawing, or that of one wall of it, empty or with what is in it: `sheet.pdf`,
- * `drawing.svg`, `wall-2.dxf`, `walls.pdf`, `inside-2.svg`.
+ * The sheet for the wall of an area, its tape marks, a thing at full size, its drawing, its ceiling, or one wall of it, empty or with what is
+ * in it: `sheet.pdf`, `tape-marks.pdf`, `drawing.svg`, `ceiling.dxf`, `wall-2.dxf`, `walls.pdf`, `inside-2.svg`.
  */
 export async function areaPaper(
   installation: Installation,
@@ -149,12 +150,20 @@ export async function areaPaper(
     if (!record) throw notFound('record of this wall');
     return drawn(record.drawing, inside[2]);
   }
-  const asked = /^(?:drawing|wall-(\d{1,3}))\.(svg|dxf)$/.exec(file);
-  const found =
-    asked &&
-    areaDrawing(jobOfArea(installation, area), area, asked[1] === undefined ? undefined : Number(asked[1]) - 1);
+  if (file === 'tape-marks.pdf') {
+    const paper = tapeMarksPaper(jobOfArea(installation, area), area);
+    return { name: `${named(paper.title)}.pdf`, type: PDF, body: await makePdf(installation.root, paper) };
+  }
+  const thing = /^full-size-(\d{1,3})\.pdf$/.exec(file);
+  if (thing) {
+    const paper = fullSizePaper(jobOfArea(installation, area), area, Number(thing[1]));
+    return { name: `${named(paper.title)}.pdf`, type: PDF, body: await makePdf(installation.root, paper) };
+  }
+  const asked = /^(?:(drawing|ceiling)|wall-(\d{1,3}))\.(svg|dxf)$/.exec(file);
+  const seen = asked?.[1] === 'ceiling' ? 'ceiling' : asked?.[2] === undefined ? undefined : Number(asked[2]) - 1;
+  const found = asked && areaDrawing(jobOfArea(installation, area), area, seen);
   if (!found) throw notFound('drawing of this area');
-  return drawn(found.drawing, asked[2]);
+  return drawn(found.drawing, asked[3]);
 }
 
 function drawn(drawing: Drawing, form: string | undefined): PaperFile {

@@ -9,7 +9,7 @@ import {
 } from '@tarikjabiri/dxf';
 import type { Drawing } from '@/core/layout/drawing';
 
-const LAYERS = { walls: 7, openings: 5, swings: 8, fixtures: 3, measures: 2, ground: 1 } as const;
+const LAYERS = { walls: 7, openings: 5, swings: 8, fixtures: 3, ceiling: 6, measures: 2, ground: 1 } as const;
 
 /** A drawing as DXF in mm, each kind of line on a layer of its own. */
 export function dxfOf(drawing: Drawing): string {

@@ -1,5 +1,5 @@
 import { measuresOf, type Measures } from '@/core/layout/measures';
-import type { Opening, Fixture, Shape } from '@/core/layout/shape';
+import { usualFixture, type Opening, type Fixture, type Shape } from '@/core/layout/shape';
 import { groupBy } from '@/core/group-by';
 import type { Rows } from '../database/rows';
 import { jobOfArea } from './job';
@@ -48,7 +48,7 @@ const layoutsOf = ofJob((job): ReadonlyMap<string, Layout> => {
           shape: shape ? (JSON.parse(shape.shape) as Shape) : null,
           version: shape?.version ?? 0,
           openings: (openings.get(area) ?? []).map((row) => kept<Opening>(row, row.opening)),
-          fixtures: (fixtures.get(area) ?? []).map((row) => kept<Fixture>(row, row.fixture)),
+          fixtures: (fixtures.get(area) ?? []).map((row) => wholeFixture(kept<Fixture>(row, row.fixture))),
         },
       ];
     }),
@@ -60,6 +60,9 @@ const kept = <Thing extends { id: string }>({ id, version }: { id: string; versi
   id,
   version,
 });
+
+/** A thing of an older file, of which only its ground was asked, is as its kind usually is. */
+const wholeFixture = (thing: Kept<Fixture>): Kept<Fixture> => ({ ...usualFixture(thing.kind), ...thing });
 
 const NOTHING: Layout = { shape: null, version: 0, openings: [], fixtures: [] };
 

@@ -2,6 +2,7 @@ import type { InferType } from 'yup';
 import { addFinding, addScope } from '@/contract/commands/scope';
 import { mirror } from '@/core/layout/mirror';
 import type { FaceShape } from '@/core/layout/shape';
+import type { LengthSystem } from '@/core/units/length';
 import { measuredIn, measureUnit } from '@/core/quantities/measured';
 import { uuid } from '../database/id';
 import { queryAll, queryOne, flag, insert, orNull, update } from '../database/query';
@@ -138,10 +139,13 @@ function copyFindings(context: CommandContext, from: string, to: string): void {
     insert(context.db, 'finding', { ...finding, id: uuid(), version: 1, area: to });
 }
 
+const unitsOf = (context: CommandContext, area: string): LengthSystem =>
+  requireRow(context, 'job', requireRow(context, 'area', area).job).units;
+
 function copyLayout(context: CommandContext, from: string, to: string, mirrored: boolean): void {
   const { shape, openings, fixtures: fixtures } = layoutNow(context.installation, from);
   if (!shape) return;
-  const copied = mirrored ? mirror(shape, openings, fixtures) : { shape, openings, fixtures };
+  const copied = mirrored ? mirror(shape, openings, fixtures, unitsOf(context, from)) : { shape, openings, fixtures };
   putShape(context.db, to, copied.shape);
   for (const opening of copied.openings) addOpening(context.db, to, { ...opening, id: uuid() });
   for (const fixture of copied.fixtures) addFixture(context.db, to, { ...fixture, id: uuid() });

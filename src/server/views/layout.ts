@@ -1,7 +1,7 @@
 import type { LayoutView, LevelsView, Neighbour } from '@/contract/views/layout';
 import { checkLevels } from '@/core/fit/levels';
 import type { Drawing } from '@/core/layout/drawing';
-import { drawingOf, wallElevation } from '@/core/layout/drawing';
+import { drawingOf, planOf, wallElevation } from '@/core/layout/drawing';
 import { measuresOf } from '@/core/layout/measures';
 import { phaseFacts, phaseOrder } from '@/core/sequence/phases';
 import { formatLength } from '@/core/units/length';
@@ -87,21 +87,23 @@ export function levelsView(job: JobReading): LevelsView {
   };
 }
 
-/** The drawing of an area, or of one wall of a room; nothing where it is not drawn. */
+/** The drawing of an area, of its ceiling, or of one wall of a room; nothing where it is not drawn. */
 export function areaDrawing(
   job: JobReading,
   area: string,
-  wall?: number,
+  seen?: number | 'ceiling',
 ): { drawing: Drawing; name: string } | undefined {
   const { name } = areaRow(job, area);
   const { units } = jobRow(job);
   const { shape, openings, fixtures } = layoutOf(job, area);
   const drawing = !shape
     ? undefined
-    : wall === undefined
+    : seen === undefined
       ? drawingOf(name, shape, openings, fixtures, units)
-      : shape.kind === 'room'
-        ? wallElevation(name, shape, openings, wall, units)
-        : undefined;
+      : shape.kind !== 'room'
+        ? undefined
+        : seen === 'ceiling'
+          ? planOf(name, shape, openings, fixtures, units, 'ceiling')
+          : wallElevation(name, shape, openings, fixtures, seen, units);
   return drawing && { drawing, name };
 }

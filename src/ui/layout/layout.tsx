@@ -4,13 +4,17 @@ import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { describeArea } from '@/contract/commands/layout';
+import { changeFixture, describeArea } from '@/contract/commands/layout';
 import type { KeptOpening, KeptFixture, LayoutView } from '@/contract/views/layout';
-import { drawingOf, wallElevation } from '@/core/layout/drawing';
+import { dragged } from '@/core/layout/drag';
+import { drawingOf, planOf, wallElevation, type Drawing } from '@/core/layout/drawing';
+import type { Point } from '@/core/layout/point';
+import { outlineOf } from '@/core/layout/room-outline';
 import { MEASURES, type Measure } from '@/core/layout/measures';
-import { checkArea, usualTerms, type PlanFinding } from '@/core/layout/plan-fit';
-import { OPENING_KINDS } from '@/core/layout/shape';
-import { formatLength } from '@/core/units/length';
+import { usualTerms, type PlanFinding } from '@/core/layout/fit/finding';
+import { checkArea } from '@/core/layout/plan-fit';
+import { isOverhead, OPENING_KINDS } from '@/core/layout/shape';
+import { formatLength, type LengthSystem } from '@/core/units/length';
 import { JobTabs } from '../shell/job-tabs';
 import { StateIcon } from '../kit/state-icon';
 import { PrintButton } from '../kit/print-button';
@@ -38,27 +42,41 @@ export function Layout({ view }: { view: LayoutView }) {
   const { area, job, shape } = view;
   const system = job.units;
   const [mode, setMode] = useState<'look' | 'draw' | 'move'>(shape ? 'look' : 'draw');
-  const [wall, setWall] = useState<number>();
+  const [seen, setSeen] = useState<number | 'ceiling'>();
+  const [pulled, setPulled] = useState<KeptFixture>();
+  const wall = typeof seen === 'number' ? seen : undefined;
   const [open, setOpen] = useState<Open>();
   const remove = useRemove();
   const { give } = useSend();
   const close = (): void => setOpen(undefined);
-  const drawing = !shape
-    ? undefined
-    : shape.kind === 'room' && wall !== undefined
-      ? wallElevation(area.name, shape, view.openings, wall, system)
-      : drawingOf(area.name, shape, view.openings, view.fixtures, system);
+  // While a thing is pulled over the plan it is drawn and judged where it is held.
+  const fixtures = view.fixtures.map((thing) => (thing.id === pulled?.id ? pulled : thing));
+  const drawing = shape && drawnAs(area.name, shape, view.openings, fixtures, system, seen);
   const findings: PlanFinding[] = shape
-    ? checkArea(shape, view.openings, view.fixtures, usualTerms(system, area.sleeping, area.atGrade))
+    ? checkArea(shape, view.openings, fixtures, usualTerms(system, area.sleeping, area.atGrade))
     : [];
-  const sheet = shape?.kind === 'room' && wall !== undefined ? `wall-${wall + 1}` : 'drawing';
+  const pull = (about: string, by: Point, done: boolean): void => {
+    const thing = view.fixtures.find(({ id }) => id === about);
+    const outline = shape?.kind === 'room' ? outlineOf(shape, system) : undefined;
+    if (!thing || shape?.kind !== 'room' || !outline?.ok) return;
+    const next = dragged(shape, outline.value.corners, thing, by, system);
+    const moved = next.along.mm !== thing.along.mm || next.away.mm !== thing.away.mm;
+    setPulled(moved ? { ...thing, ...next } : undefined);
+    if (!done || !moved) return;
+    void give(
+      changeFixture,
+      { ...thing, ...next },
+      { text: `${thing.name} was moved.`, back: `${thing.name} is back where it was.` },
+    ).then(() => setPulled(undefined));
+  };
+  const sheet = wall !== undefined ? `wall-${wall + 1}` : seen === 'ceiling' ? 'ceiling' : 'drawing';
   const pick = (about: string): void => {
     const picked = /^wall (\d+)$/.exec(about);
     const [opening, thing] = [
       view.openings.find((kept) => kept.id === about),
       view.fixtures.find((fixture) => fixture.id === about),
     ];
-    if (picked) setWall(Number(picked[1]) - 1);
+    if (picked) setSeen(Number(picked[1]) - 1);
     else if (opening) setOpen({ form: 'opening', thing: opening });
     else if (thing) setOpen({ form: 'fixture', thing });
   };
@@ -97,10 +115,18 @@ export function Layout({ view }: { view: LayoutView }) {
                   <button
                     type="button"
                     className="chip"
-                    aria-pressed={wall === undefined}
-                    onClick={() => setWall(undefined)}
+                    aria-pressed={seen === undefined}
+                    onClick={() => setSeen(undefined)}
                   >
                     plan
+                  </button>
+                  <button
+                    type="button"
+                    className="chip"
+                    aria-pressed={seen === 'ceiling'}
+                    onClick={() => setSeen('ceiling')}
+                  >
+                    ceiling
                   </button>
                   {shape.walls.map((_, index) => (
                     <button
@@ -108,7 +134,7 @@ export function Layout({ view }: { view: LayoutView }) {
                       type="button"
                       className="chip"
                       aria-pressed={wall === index}
-                      onClick={() => setWall(index)}
+                      onClick={() => setSeen(index)}
                     >
                       wall {index + 1}
                     </button>
@@ -121,12 +147,20 @@ export function Layout({ view }: { view: LayoutView }) {
                     drawing={drawing}
                     label={`${area.name}${wall === undefined ? '' : `, wall ${wall + 1} from inside`}, to scale`}
                     onPick={pick}
+                    {...(seen === undefined ? { onPull: pull, pullable: view.fixtures.map(({ id }) => id) } : {})}
                   />
                 )}
               </div>
               <p className="small-text mt-2 no-print">
                 <a href={api.areaFile(area.id, `${sheet}.svg`)}>SVG</a> ·{' '}
                 <a href={api.areaFile(area.id, `${sheet}.dxf`)}>DXF</a>
+                {shape.kind === 'room' && (
+                  <>
+                    {' '}
+                    · <a href={api.areaFile(area.id, 'tape-marks.pdf')}>Tape marks (PDF)</a>
+                    <span className="soft"> · pull a thing to move it, or tap it to type</span>
+                  </>
+                )}
                 {shape.kind === 'run' && <span className="soft"> · heights are drawn ten times</span>}
               </p>
               <Things view={view} onOpen={setOpen} />
@@ -144,6 +178,21 @@ export function Layout({ view }: { view: LayoutView }) {
     </>
   );
 }
+
+/** The plan, its ceiling, one wall from inside, or whatever else shows most of a shape. */
+const drawnAs = (
+  name: string,
+  shape: Shape,
+  openings: readonly KeptOpening[],
+  fixtures: readonly KeptFixture[],
+  system: LengthSystem,
+  seen: number | 'ceiling' | undefined,
+): Drawing | undefined =>
+  shape.kind !== 'room' || seen === undefined
+    ? drawingOf(name, shape, openings, fixtures, system)
+    : seen === 'ceiling'
+      ? planOf(name, shape, openings, fixtures, system, 'ceiling')
+      : wallElevation(name, shape, openings, fixtures, seen, system);
 
 /** What can be done with the drawing. */
 function LayoutActions({
@@ -390,6 +439,7 @@ const titleOf = ({ form, thing }: Open): string =>
 
 function Things({ view, onOpen }: { view: LayoutView; onOpen: (open: Open) => void }) {
   const say = (mm: number): string => formatLength(mm, view.job.units);
+  const onFloor = view.fixtures.filter((fixture) => !isOverhead(fixture));
   const part = view.shape?.kind === 'face' ? 'section' : 'wall';
   if (view.openings.length + view.fixtures.length === 0) return null;
   return (
@@ -420,9 +470,16 @@ function Things({ view, onOpen }: { view: LayoutView; onOpen: (open: Open) => vo
         <Line
           key={fixture.id}
           beside={
-            <LinkButton className="no-print" onClick={() => onOpen({ form: 'fixture', thing: fixture })}>
-              Change<Hidden> {fixture.name}</Hidden>
-            </LinkButton>
+            <span className="no-print d-flex gap-3">
+              {!isOverhead(fixture) && (
+                <a href={api.areaFile(view.area.id, `full-size-${onFloor.indexOf(fixture) + 1}.pdf`)}>
+                  Full size<Hidden> {fixture.name}</Hidden>
+                </a>
+              )}
+              <LinkButton onClick={() => onOpen({ form: 'fixture', thing: fixture })}>
+                Change<Hidden> {fixture.name}</Hidden>
+              </LinkButton>
+            </span>
           }
         >
           {fixture.name}{' '}
@@ -431,6 +488,8 @@ function Things({ view, onOpen }: { view: LayoutView; onOpen: (open: Open) => vo
           </span>
           <div className="small-text soft">
             {part} {fixture.wall + 1}, {say(fixture.along.mm)} from the left
+            {fixture.away.mm > 0 ? `, ${say(fixture.away.mm)} out from it` : ''}
+            {fixture.bottom.mm > 0 ? `, ${say(fixture.bottom.mm)} over the floor` : ''}
             {fixture.front.mm > 0 ? `, ${say(fixture.front.mm)} free in front` : ''}
           </div>
         </Line>

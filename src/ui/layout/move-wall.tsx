@@ -5,7 +5,8 @@ import { moveWallCommand, shareWall } from '@/contract/commands/layout';
 import type { LayoutView } from '@/contract/views/layout';
 import { planOf } from '@/core/layout/drawing';
 import { moveWall, type MovedRoom } from '@/core/layout/move-wall';
-import { brokenBy, checkPlan, usualTerms, type PlanFinding } from '@/core/layout/plan-fit';
+import { usualTerms, type PlanFinding } from '@/core/layout/fit/finding';
+import { brokenBy, checkPlan } from '@/core/layout/plan-fit';
 import type { Opening, Fixture, RoomShape } from '@/core/layout/shape';
 import { sayAmount } from '@/core/quantities/units';
 import { formatLength, parseLength, type LengthSystem } from '@/core/units/length';
@@ -44,7 +45,7 @@ function effectOn(side: Side, wall: number, by: number, system: LengthSystem): E
       cures: [],
     };
   const terms = usualTerms(system, side.sleeping, side.atGrade);
-  const moved = moveWall(side.shape, side.openings, side.fixtures, wall, by);
+  const moved = moveWall(side.shape, side.openings, side.fixtures, wall, by, system);
   if (!moved.ok) return { moved: undefined, problem: moved.problem.message, breaks: [], cures: [] };
   const { breaks, cures } = brokenBy(
     checkPlan(side.shape, side.openings, side.fixtures, terms),

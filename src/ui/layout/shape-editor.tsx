@@ -11,7 +11,7 @@ import type { Shape } from '@/core/layout/shape';
 import type { AreaKind } from '@/core/sites/area';
 import { formatLength, type LengthSystem } from '@/core/units/length';
 import { useSend } from '../kit/use-send';
-import { Rectangle, RoomHeight, ShapeLines, SizeFields } from './shape-fields';
+import { Rectangle, RoomHeight, ShapeLines, SizeFields, SlopeLines } from './shape-fields';
 import { DrawingView } from './drawing-view';
 import type { Outline } from '@/core/layout/room-outline';
 
@@ -45,7 +45,7 @@ export function ShapeEditor({ area, shape, version, system, onDone }: Terms) {
   const [tried, setTried] = useState(false);
   const outcome = readShape(typed, system);
   const drawn = 'shape' in outcome ? outcome.shape : undefined;
-  const outline = drawn?.kind === 'room' ? outlineOf(drawn) : undefined;
+  const outline = drawn?.kind === 'room' ? outlineOf(drawn, system) : undefined;
   const drawing = drawn && drawingOf(area.name, drawn, [], [], system);
   const wrong = (field: string): string | undefined =>
     tried && 'field' in outcome && outcome.field === field ? outcome.message : undefined;
@@ -104,6 +104,7 @@ export function ShapeEditor({ area, shape, version, system, onDone }: Terms) {
         {typed.kind === 'room' && <RoomHeight typed={typed} wrong={wrong} setTyped={setTyped} />}
         <SizeFields typed={typed} setTyped={setTyped} wrong={wrong} />
         <ShapeLines typed={typed} setTyped={setTyped} wrong={wrong} />
+        {typed.kind === 'room' && <SlopeLines typed={typed} setTyped={setTyped} wrong={wrong} />}
         {outline && !outline.ok && (
           <p className="bad mt-2 mb-0" role="alert">
             {outline.problem.message}

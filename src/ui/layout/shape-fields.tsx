@@ -15,7 +15,11 @@ const HEADS: Record<Shape['kind'], readonly string[]> = {
 /** What the sizes of a shape are that has no lines, or has some beside them. */
 const SIZES: Partial<Record<Shape['kind'], readonly string[]>> = {
   roof: ['Width on the plan, eaves in', 'Length', 'Rises in 12'],
-  run: ['Bottom of the pipe at the outlet, against the datum', 'Highest it may start'],
+  run: [
+    'Bottom of the pipe at the outlet, against the datum',
+    'Highest it may start',
+    'Pipe, its bore (may be left empty)',
+  ],
 };
 
 interface Terms {
@@ -97,6 +101,52 @@ export function ShapeLines({ typed, setTyped, wrong }: Terms) {
         </Button>
       )}
     </>
+  );
+}
+
+/** Where the ceiling comes down towards a wall. */
+export function SlopeLines({ typed, setTyped, wrong }: Terms) {
+  const put = (at: number, part: number, text: string): void =>
+    setTyped({
+      ...typed,
+      slopes: typed.slopes.map((slope, index) =>
+        index === at ? slope.map((old, where) => (where === part ? text : old)) : slope,
+      ),
+    });
+  return (
+    <fieldset className="mt-3">
+      <legend className="form-label fs-6 mb-1">Ceiling</legend>
+      {typed.slopes.length === 0 && <p className="soft small-text mb-1">Level at the room’s height.</p>}
+      {typed.slopes.map((slope, at) => (
+        <div key={at} className="shape-line">
+          {['Comes down to wall', 'Height at that wall', 'Slope ends, from the wall'].map((label, part) => (
+            <Cell
+              key={label}
+              id={`slope-${at}-${part}`}
+              label={label}
+              text={slope[part] ?? ''}
+              error={wrong(`slope ${at} ${part}`)}
+              onText={(text) => put(at, part, text)}
+            />
+          ))}
+          <Button
+            size="sm"
+            variant="link"
+            className="px-1"
+            onClick={() => setTyped({ ...typed, slopes: typed.slopes.filter((_, index) => index !== at) })}
+          >
+            Remove<Hidden> slope {at + 1}</Hidden>
+          </Button>
+        </div>
+      ))}
+      <Button
+        size="sm"
+        variant="outline-secondary"
+        onClick={() => setTyped({ ...typed, slopes: [...typed.slopes, ['1', '', '']] })}
+      >
+        A slope
+      </Button>
+    </fieldset>
   );
 }
 

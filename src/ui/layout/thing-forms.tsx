@@ -1,6 +1,6 @@
 import { addOpening, addFixture, changeOpening, changeFixture } from '@/contract/commands/layout';
 import type { KeptOpening, KeptFixture } from '@/contract/views/layout';
-import { measured, OPENING_KINDS, PLACED_KINDS, type Shape } from '@/core/layout/shape';
+import { measured, OPENING_KINDS, PLACED_KINDS, type FixtureKind, type Shape } from '@/core/layout/shape';
 import type { LengthSystem } from '@/core/units/length';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { CheckField, CommandForm, SelectField, TextField } from '../kit/form';
@@ -130,20 +130,56 @@ function OpeningFields({ shape, system }: { shape: Shape; system: LengthSystem }
   );
 }
 
+const PLACED_OPTIONS = Object.entries(PLACED_KINDS).map(([kind, { label }]) => [kind, label] as const);
+const NOWHERE = { along: zero, away: zero, bottom: zero, front: zero, hinge: 'none' as const, handle: zero };
+
+/** Cabinets and appliances: which way their door hangs, and how far its handle stands out. */
+function DoorFields({ system }: { system: LengthSystem }) {
+  const kind = useWatch({ name: 'kind' }) as FixtureKind;
+  if (kind !== 'cabinet' && kind !== 'appliance') return null;
+  return (
+    <div className="form-pair">
+      <SelectField
+        name="hinge"
+        label="Door hangs"
+        options={[
+          ['none', 'drawers, or no door'],
+          ['left', 'on the left'],
+          ['right', 'on the right'],
+        ]}
+      />
+      <LengthField name="handle" label="Handle stands out" system={system} />
+    </div>
+  );
+}
+
 /** A bed, a table, a cabinet, an appliance against a wall. */
 export function FixtureForm({ area, shape, system, thing, onDone }: Terms & { thing?: KeptFixture }) {
   const fields = (
     <>
       <div className="form-pair">
-        <SelectField name="kind" label="It is" options={Object.entries(PLACED_KINDS)} />
+        <SelectField name="kind" label="It is" options={PLACED_OPTIONS} />
         <TextField name="name" label="Name" hint="like “bed” or “base cabinet 2”" />
       </div>
-      <SelectField name="wall" label="Against" options={wallsOf(shape)} />
+      <SelectField name="wall" label="Measured from" options={wallsOf(shape)} />
       <div className="form-pair">
         <LengthField name="along" label="From the left end" system={system} />
-        <LengthField name="width" label="Along the wall" system={system} />
-        <LengthField name="depth" label="Out from it" system={system} />
+        <LengthField
+          name="away"
+          label="Out from the wall"
+          system={system}
+          hint="0 against it; an island stands free."
+        />
       </div>
+      <div className="form-pair">
+        <LengthField name="width" label="Width, along the wall" system={system} />
+        <LengthField name="depth" label="Depth" system={system} />
+      </div>
+      <div className="form-pair">
+        <LengthField name="bottom" label="Over the floor" system={system} hint="0 where it stands on it." />
+        <LengthField name="tall" label="How tall" system={system} none hint="Empty: as its kind usually is." />
+      </div>
+      <DoorFields system={system} />
       <LengthField
         name="front"
         label="Clear space in front"
@@ -168,7 +204,7 @@ export function FixtureForm({ area, shape, system, thing, onDone }: Terms & { th
       kind={addFixture}
       submit="Save"
       onDone={onDone}
-      start={() => ({ id: newId(), area, wall: 0, kind: 'cabinet' as const, name: '', along: zero, front: zero })}
+      start={() => ({ id: newId(), area, wall: 0, kind: 'cabinet' as const, name: '', ...NOWHERE })}
     >
       {fields}
     </CommandForm>

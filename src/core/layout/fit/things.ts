@@ -1,0 +1,73 @@
+import { capital } from '../../words/letters';
+import { isOverhead, type Fixture, type Opening } from '../shape';
+import type { Point } from '../point';
+import { TOUCHING } from '../within';
+import { finding, openingName, type PlanFinding } from './finding';
+import { overlap, sameHeight, shares, topOf, type Room, type Standing } from './ground';
+
+/** Whether a thing stands in the room, on nothing else, before no door, under the ceiling, with room to use it. */
+export function thingFindings(
+  { thing, floor, front }: Standing,
+  others: readonly Standing[],
+  room: Room,
+): PlanFinding[] {
+  const name = capital(thing.name);
+  if (!room.holds(floor))
+    return [finding('bad', `${thing.id} inside`, `${name} does not stand inside the room.`, thing)];
+  return [
+    ...others
+      .filter((other) => sameHeight(thing, other.thing) && overlap(floor, other.floor))
+      .map((other) => {
+        const text = `${name} and ${other.thing.name} stand in the same place.`;
+        return finding('bad', `${thing.id} on ${other.thing.id}`, text, thing, other.thing);
+      }),
+    ...room.openings
+      .filter((opening) => standsBefore(thing, opening, room.terms.leastPassage))
+      .map((opening) => {
+        const text = `${name} stands before ${openingName(opening)}.`;
+        return finding('bad', `${thing.id} before ${opening.id}`, text, thing, opening);
+      }),
+    ...underCeiling(thing, floor, room),
+    ...(thing.front.mm === 0 ? [] : [frontFinding(thing, front, room)]),
+  ];
+}
+
+/** In the way of who goes through; under a window it may stand, and over the door it may hang. */
+const standsBefore = (thing: Fixture, opening: Opening, leastPassage: number): boolean =>
+  opening.kind !== 'window' &&
+  opening.along !== null &&
+  opening.wall === thing.wall &&
+  thing.away.mm < leastPassage - TOUCHING &&
+  thing.bottom.mm < opening.sill.mm + opening.height.mm - TOUCHING &&
+  shares(opening.along.mm, opening.along.mm + opening.width.mm, thing.along.mm, thing.along.mm + thing.width.mm);
+
+/** What reaches through the ceiling or a slope, and what hangs so low that one knocks a head. */
+function underCeiling(thing: Fixture, floor: readonly Point[], { ceiling, terms, say }: Room): PlanFinding[] {
+  const over = topOf(thing) - ceiling(floor);
+  if (over > TOUCHING) {
+    const text = `${capital(thing.name)} is ${say(over)} taller than the ceiling is there.`;
+    return [finding('bad', `${thing.id} ceiling`, text, thing)];
+  }
+  if (!isOverhead(thing)) return [];
+  const free = thing.bottom.mm >= terms.headRoom - TOUCHING;
+  const text = free
+    ? `Under ${thing.name} ${say(thing.bottom.mm)} are free.`
+    : `Under ${thing.name} only ${say(thing.bottom.mm)} are free; ${say(terms.headRoom)} are usually wanted. Your local code decides.`;
+  return [finding(free ? 'good' : 'bad', `${thing.id} head`, text, thing)];
+}
+
+function frontFinding(thing: Fixture, front: readonly Point[], { floors, holds, say, terms }: Room): PlanFinding {
+  const blocked = [
+    ...floors
+      .filter((other) => other.thing.id !== thing.id && other.thing.bottom.mm < terms.headRoom - TOUCHING)
+      .filter((other) => overlap(front, other.floor))
+      .map((other) => other.thing.name),
+    ...(holds(front) ? [] : ['a wall']),
+  ];
+  const wanted = say(thing.front.mm);
+  const text =
+    blocked.length === 0
+      ? `${capital(thing.name)} has its ${wanted} in front.`
+      : `In front of ${thing.name} ${wanted} are wanted; ${blocked.join(' and ')} ${blocked.length > 1 ? 'are' : 'is'} nearer.`;
+  return finding(blocked.length === 0 ? 'good' : 'bad', `${thing.id} front`, text, thing);
+}
