@@ -123,8 +123,8 @@ export async function jobPaper(
 }
 
 /**
- * The sheet for the wall of an area, its tape marks, a thing at full size, its drawing, its ceiling, or one wall of it, empty or with what is
- * in it: `sheet.pdf`, `tape-marks.pdf`, `drawing.svg`, `ceiling.dxf`, `wall-2.dxf`, `walls.pdf`, `inside-2.svg`.
+ * The sheet for the wall of an area, its tape marks, a thing at full size, its drawing, its ceiling, or one wall of it,
+ * empty or with what is in it: `sheet.pdf`, `tape-marks.pdf`, `drawing.svg`, `ceiling.dxf`, `wall-2.dxf`, `walls.pdf`, `inside-2.svg`.
  */
 export async function areaPaper(
   installation: Installation,

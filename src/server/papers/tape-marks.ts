@@ -111,16 +111,19 @@ export function fullSizePaper(job: JobReading, area: string, number: number): Pa
       'file',
     );
   const points = (mm: number): number => mm * POINTS_PER_MM;
+  const size = `${formatLength(thing.width.mm, units)} × ${formatLength(thing.depth.mm, units)}`;
   return {
     title: `${thing.name} at full size`,
     plain: true,
     subtitle: '',
-    foot: `${name}, ${room.name}: ${thing.name} at full size, ${formatLength(thing.width.mm, units)} × ${formatLength(thing.depth.mm, units)}`,
+    foot: `${name}, ${room.name}: ${thing.name} at full size, ${size}`,
     content: tiles.map(({ column, row, lines }, at): Content => ({
       ...(at > 0 ? { pageBreak: 'before' as const } : {}),
       stack: [
         {
-          text: `Sheet ${column + 1} of ${columns} from the left, ${row + 1} of ${rows} from the wall. Print at 100 %; the line below is 100 mm long.`,
+          text:
+            `Sheet ${column + 1} of ${columns} from the left, ${row + 1} of ${rows} from the wall. ` +
+            'Print at 100 %; the line below is 100 mm long.',
           style: 'note',
         },
         {

@@ -42,34 +42,15 @@ export function Layout({ view }: { view: LayoutView }) {
   const { area, job, shape } = view;
   const system = job.units;
   const [mode, setMode] = useState<'look' | 'draw' | 'move'>(shape ? 'look' : 'draw');
-  const [seen, setSeen] = useState<number | 'ceiling'>();
-  const [pulled, setPulled] = useState<KeptFixture>();
-  const wall = typeof seen === 'number' ? seen : undefined;
+  const [seen, setSeen] = useState<Seen>();
   const [open, setOpen] = useState<Open>();
   const remove = useRemove();
   const { give } = useSend();
+  const { fixtures, pull } = usePulled(view, give);
   const close = (): void => setOpen(undefined);
-  // While a thing is pulled over the plan it is drawn and judged where it is held.
-  const fixtures = view.fixtures.map((thing) => (thing.id === pulled?.id ? pulled : thing));
-  const drawing = shape && drawnAs(area.name, shape, view.openings, fixtures, system, seen);
   const findings: PlanFinding[] = shape
     ? checkArea(shape, view.openings, fixtures, usualTerms(system, area.sleeping, area.atGrade))
     : [];
-  const pull = (about: string, by: Point, done: boolean): void => {
-    const thing = view.fixtures.find(({ id }) => id === about);
-    const outline = shape?.kind === 'room' ? outlineOf(shape, system) : undefined;
-    if (!thing || shape?.kind !== 'room' || !outline?.ok) return;
-    const next = dragged(shape, outline.value.corners, thing, by, system);
-    const moved = next.along.mm !== thing.along.mm || next.away.mm !== thing.away.mm;
-    setPulled(moved ? { ...thing, ...next } : undefined);
-    if (!done || !moved) return;
-    void give(
-      changeFixture,
-      { ...thing, ...next },
-      { text: `${thing.name} was moved.`, back: `${thing.name} is back where it was.` },
-    ).then(() => setPulled(undefined));
-  };
-  const sheet = wall !== undefined ? `wall-${wall + 1}` : seen === 'ceiling' ? 'ceiling' : 'drawing';
   const pick = (about: string): void => {
     const picked = /^wall (\d+)$/.exec(about);
     const [opening, thing] = [
@@ -110,59 +91,15 @@ export function Layout({ view }: { view: LayoutView }) {
         {mode === 'look' && shape && (
           <div className="layout-page">
             <section>
-              {shape.kind === 'room' && (
-                <div className="chips mb-2 no-print" role="group" aria-label="Seen as">
-                  <button
-                    type="button"
-                    className="chip"
-                    aria-pressed={seen === undefined}
-                    onClick={() => setSeen(undefined)}
-                  >
-                    plan
-                  </button>
-                  <button
-                    type="button"
-                    className="chip"
-                    aria-pressed={seen === 'ceiling'}
-                    onClick={() => setSeen('ceiling')}
-                  >
-                    ceiling
-                  </button>
-                  {shape.walls.map((_, index) => (
-                    <button
-                      key={index}
-                      type="button"
-                      className="chip"
-                      aria-pressed={wall === index}
-                      onClick={() => setSeen(index)}
-                    >
-                      wall {index + 1}
-                    </button>
-                  ))}
-                </div>
-              )}
-              <div className="sheet">
-                {drawing && (
-                  <DrawingView
-                    drawing={drawing}
-                    label={`${area.name}${wall === undefined ? '' : `, wall ${wall + 1} from inside`}, to scale`}
-                    onPick={pick}
-                    {...(seen === undefined ? { onPull: pull, pullable: view.fixtures.map(({ id }) => id) } : {})}
-                  />
-                )}
-              </div>
-              <p className="small-text mt-2 no-print">
-                <a href={api.areaFile(area.id, `${sheet}.svg`)}>SVG</a> ·{' '}
-                <a href={api.areaFile(area.id, `${sheet}.dxf`)}>DXF</a>
-                {shape.kind === 'room' && (
-                  <>
-                    {' '}
-                    · <a href={api.areaFile(area.id, 'tape-marks.pdf')}>Tape marks (PDF)</a>
-                    <span className="soft"> · pull a thing to move it, or tap it to type</span>
-                  </>
-                )}
-                {shape.kind === 'run' && <span className="soft"> · heights are drawn ten times</span>}
-              </p>
+              <Drawn
+                view={view}
+                shape={shape}
+                fixtures={fixtures}
+                seen={seen}
+                onSee={setSeen}
+                onPick={pick}
+                onPull={pull}
+              />
               <Things view={view} onOpen={setOpen} />
             </section>
             <div>
@@ -179,6 +116,100 @@ export function Layout({ view }: { view: LayoutView }) {
   );
 }
 
+type Seen = number | 'ceiling' | undefined;
+
+/** Things of the room as they are, or as they are held while one is pulled over the plan; let go it is kept there. */
+function usePulled(view: LayoutView, give: Give) {
+  const { shape, job } = view;
+  const [pulled, setPulled] = useState<KeptFixture>();
+  const pull = (about: string, by: Point, done: boolean): void => {
+    const thing = view.fixtures.find(({ id }) => id === about);
+    const outline = shape?.kind === 'room' ? outlineOf(shape, job.units) : undefined;
+    if (!thing || shape?.kind !== 'room' || !outline?.ok) return;
+    const next = dragged(shape, outline.value.corners, thing, by, job.units);
+    const moved = next.along.mm !== thing.along.mm || next.away.mm !== thing.away.mm;
+    setPulled(moved ? { ...thing, ...next } : undefined);
+    if (!done || !moved) return;
+    void give(
+      changeFixture,
+      { ...thing, ...next },
+      { text: `${thing.name} was moved.`, back: `${thing.name} is back where it was.` },
+    ).then(() => setPulled(undefined));
+  };
+  return { fixtures: view.fixtures.map((thing) => (thing.id === pulled?.id ? pulled : thing)), pull };
+}
+
+/** The drawing, seen as one chooses, with its files. */
+function Drawn({
+  view,
+  shape,
+  fixtures,
+  seen,
+  onSee,
+  onPick,
+  onPull,
+}: {
+  view: LayoutView;
+  shape: Shape;
+  fixtures: readonly KeptFixture[];
+  seen: Seen;
+  onSee: (next: Seen) => void;
+  onPick: (about: string) => void;
+  onPull: (about: string, by: Point, done: boolean) => void;
+}) {
+  const { area, job } = view;
+  const wall = typeof seen === 'number' ? seen : undefined;
+  const drawing = drawnAs(area.name, shape, view.openings, fixtures, job.units, seen);
+  const sheet = wall !== undefined ? `wall-${wall + 1}` : seen === 'ceiling' ? 'ceiling' : 'drawing';
+  return (
+    <>
+      {shape.kind === 'room' && (
+        <div className="chips mb-2 no-print" role="group" aria-label="Seen as">
+          <button type="button" className="chip" aria-pressed={seen === undefined} onClick={() => onSee(undefined)}>
+            plan
+          </button>
+          <button type="button" className="chip" aria-pressed={seen === 'ceiling'} onClick={() => onSee('ceiling')}>
+            ceiling
+          </button>
+          {shape.walls.map((_, index) => (
+            <button
+              key={index}
+              type="button"
+              className="chip"
+              aria-pressed={wall === index}
+              onClick={() => onSee(index)}
+            >
+              wall {index + 1}
+            </button>
+          ))}
+        </div>
+      )}
+      <div className="sheet">
+        {drawing && (
+          <DrawingView
+            drawing={drawing}
+            label={`${area.name}${wall === undefined ? '' : `, wall ${wall + 1} from inside`}, to scale`}
+            onPick={onPick}
+            {...(seen === undefined ? { onPull, pullable: view.fixtures.map(({ id }) => id) } : {})}
+          />
+        )}
+      </div>
+      <p className="small-text mt-2 no-print">
+        <a href={api.areaFile(area.id, `${sheet}.svg`)}>SVG</a> ·{' '}
+        <a href={api.areaFile(area.id, `${sheet}.dxf`)}>DXF</a>
+        {shape.kind === 'room' && (
+          <>
+            {' '}
+            · <a href={api.areaFile(area.id, 'tape-marks.pdf')}>Tape marks (PDF)</a>
+            <span className="soft"> · pull a thing to move it, or tap it to type</span>
+          </>
+        )}
+        {shape.kind === 'run' && <span className="soft"> · heights are drawn ten times</span>}
+      </p>
+    </>
+  );
+}
+
 /** The plan, its ceiling, one wall from inside, or whatever else shows most of a shape. */
 const drawnAs = (
   name: string,
@@ -186,7 +217,7 @@ const drawnAs = (
   openings: readonly KeptOpening[],
   fixtures: readonly KeptFixture[],
   system: LengthSystem,
-  seen: number | 'ceiling' | undefined,
+  seen: Seen,
 ): Drawing | undefined =>
   shape.kind !== 'room' || seen === undefined
     ? drawingOf(name, shape, openings, fixtures, system)

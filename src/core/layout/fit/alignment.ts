@@ -1,5 +1,5 @@
 import { capital } from '../../words/letters';
-import { direction, leftOf, shift, type Point } from '../point';
+import { direction, shift, type Point } from '../point';
 import { isDoor, wallName, type FaceShape, type Fixture, type Opening } from '../shape';
 import { finding, nameOf, openingName, type PlanFinding } from './finding';
 import type { Room } from './ground';

@@ -70,7 +70,7 @@ function cornerFinding({ wall, before, after, gap }: Corner, say: Room['say']): 
   const fits = gap >= wanted - TOUCHING;
   const text =
     `In the corner after ${wallName(wall)}, ${say(gap)} stand between ${before.name} and ${after.name}` +
-    `${fits ? '.' : `; doors and handles want ${say(wanted)}.`}`;
+    (fits ? '.' : `; doors and handles want ${say(wanted)}.`);
   return [finding(fits ? 'good' : 'bad', `corner ${wall} ${before.id}`, text, before, after)];
 }
 
@@ -129,7 +129,9 @@ function doorFindings(shape: RoomShape, run: Run, say: Room['say']): PlanFinding
         : [Number.POSITIVE_INFINITY, '']
       : [square ? toWall : Number.POSITIVE_INFINITY, 'the wall'];
     if (gap >= thing.handle.mm - TOUCHING) return [];
-    const text = `The door of ${thing.name} does not open square: its handle meets ${what}. A filler of ${say(thing.handle.mm)} there frees it.`;
+    const text =
+      `The door of ${thing.name} does not open square: its handle meets ${what}. ` +
+      `A filler of ${say(thing.handle.mm)} there frees it.`;
     return [finding('bad', `${thing.id} door`, text, thing)];
   });
 }
@@ -165,7 +167,7 @@ function aisles({ floors, corners, terms, say }: Room): PlanFinding[] {
       const wide = gap >= terms.leastAisle - TOUCHING;
       const text =
         `${capital(say(gap))} to walk between ${one.thing.name} and ${other.thing.name}` +
-        `${wide ? '.' : `; at least ${say(terms.leastAisle)} are wanted.`}`;
+        (wide ? '.' : `; at least ${say(terms.leastAisle)} are wanted.`);
       return [finding(wide ? 'good' : 'bad', `aisle ${one.thing.id} ${other.thing.id}`, text, one.thing, other.thing)];
     }),
   );
