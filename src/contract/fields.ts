@@ -1,6 +1,7 @@
 import { number, string, type StringSchema } from 'yup';
 import { isDay } from '@/core/units/day';
 import { isPhase, type Phase } from '@/core/sequence/phases';
+import { isCounted } from '@/core/units/units';
 import { isZone } from '@/core/units/zone';
 import { isTrade, type Trade } from '@/core/sequence/trades';
 
@@ -64,7 +65,11 @@ export const amount = (what: string, most: number) =>
   number()
     .typeError(`${what} must be a number`)
     .moreThan(0, `${what} must be over 0`)
-    .max(most, `${what} over ${most} cannot be meant`);
+    .max(most, `${what} over ${most} cannot be meant`)
+    .test('whole', `${what}: pieces are counted whole`, (value, context) => {
+      const { unit } = context.parent as { unit?: unknown };
+      return value === undefined || Number.isInteger(value) || typeof unit !== 'string' || !isCounted(unit);
+    });
 export const optionalWhole = (what: string, least: number, most: number) =>
   number()
     .typeError(`${what} must be a number`)

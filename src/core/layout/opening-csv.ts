@@ -1,9 +1,9 @@
 import { readCsv, refuseCell, writeCsv, type CsvProblem } from '../csv';
 import { areaCell, choiceCell, countCell } from '../csv-cells';
 import type { LengthSystem } from '../units/length';
-import { absurdOpening } from './check-openings';
+import { absurdOpening, checkOpening } from './check-openings';
 import { lengthCell } from './length-cell';
-import { OPENING_KINDS, type Measured, type Opening, type OpeningKind } from './shape';
+import { OPENING_KINDS, type Measured, type Opening, type OpeningKind, type Shape } from './shape';
 
 const COLUMNS = {
   area: true,
@@ -22,19 +22,47 @@ export const OPENING_CSV_EXAMPLE =
 
 export type OpeningDraft = Omit<Opening, 'id'> & { area: string };
 
+/** What is drawn of an area already. */
+export interface DrawnArea {
+  shape: Shape;
+  openings: readonly Opening[];
+}
+
 /**
- * Reads openings with sizes as the job writes them. Whether they fit their walls is asked where the walls are known.
+ * Reads openings with sizes as the job writes them.
+ * @param drawn the job's drawn areas: each line is held against its wall, and against those before it
  */
 export function readOpeningCsv(
   text: string,
   system: LengthSystem,
   named: ReadonlyMap<string, string>,
+  drawn?: ReadonlyMap<string, DrawnArea>,
 ): { openings: OpeningDraft[]; problems: CsvProblem[] } {
+  const taken: OpeningDraft[] = [];
   const { rows, problems } = readCsv<OpeningDraft, keyof typeof COLUMNS>(text, {
     columns: COLUMNS,
-    read: (cells) => readRow(cells, system, named),
+    read: (cells) => {
+      const row = readRow(cells, system, named);
+      if (drawn) needWall(row, drawn, taken, system);
+      taken.push(row);
+      return row;
+    },
   });
   return { openings: rows, problems };
+}
+
+/** Refuses a line by the column that does not go with its wall. */
+function needWall(
+  row: OpeningDraft,
+  drawn: ReadonlyMap<string, DrawnArea>,
+  taken: readonly OpeningDraft[],
+  system: LengthSystem,
+): void {
+  const area = drawn.get(row.area);
+  if (!area) return refuseCell('area', 'it is not drawn yet; draw its walls or sections first.');
+  const beside = taken.filter((other) => other.area === row.area).map((other, at) => ({ ...other, id: `line ${at}` }));
+  const [problem] = checkOpening(area.shape, { ...row, id: 'this line' }, [...area.openings, ...beside], system);
+  if (problem) refuseCell(problem.field ?? 'wall', problem.message);
 }
 
 function readRow(

@@ -77,6 +77,7 @@ describe('a list of selections', () => {
         quantity: 24,
         unitPrice: 420,
         state: 'chosen',
+        found: null,
         orderedOn: null,
         expectedOn: null,
         needBy: '2027-04-01',

@@ -1,7 +1,7 @@
 import { readCsv, refuseCell, writeCsv, type CsvProblem } from '../csv';
 import { areaCell, choiceCell, leadCells, priceCell, quantityCell, wordsCell } from '../csv-cells';
 import { phaseFacts, type Phase } from '../sequence/phases';
-import { DECIDER_KEYS, DECIDERS, type Decider } from './states';
+import { DECIDER_KEYS, DECIDERS, stateWords, type Decider } from './states';
 
 const COLUMNS = {
   area: true,
@@ -113,17 +113,17 @@ export function readSelectionCsv(
   return { lines: rows, problems };
 }
 
-type Written = Omit<SelectionDraft, 'phase' | 'quantity' | 'unitPrice'> & {
-  phase: Phase;
-  quantity: number | null;
-  unitPrice: number | null;
-  state: string;
-  orderedOn: string | null;
-  expectedOn: string | null;
-  needBy: string | null;
-  orderBy: string | null;
-  decideBy: string | null;
-};
+type Written = Omit<SelectionDraft, 'phase' | 'quantity' | 'unitPrice'> &
+  Parameters<typeof stateWords>[0] & {
+    phase: Phase;
+    quantity: number | null;
+    unitPrice: number | null;
+    orderedOn: string | null;
+    expectedOn: string | null;
+    needBy: string | null;
+    orderBy: string | null;
+    decideBy: string | null;
+  };
 
 /** Selections with their dates; what is read back in are its first columns. @param lines areas by name */
 export const writeSelectionCsv = (lines: readonly Written[]): string =>
@@ -146,7 +146,7 @@ export const writeSelectionCsv = (lines: readonly Written[]): string =>
       line.decides,
       line.approves,
       line.note,
-      line.state,
+      stateWords(line),
       line.orderedOn,
       line.expectedOn,
       line.needBy,

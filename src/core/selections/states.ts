@@ -1,3 +1,5 @@
+import type { SelectionVerdict } from '../walks/observation';
+
 /** How far something chosen has come, in order. */
 export const SELECTION_STATES = [
   'open',
@@ -29,6 +31,24 @@ export const isComing = (state: SelectionState): boolean => isOrdered(state) && 
 export const isSettled = (state: SelectionState): boolean => at(state) >= at('checked');
 export const isBefore = (selectionState: SelectionState, other: SelectionState): boolean =>
   at(selectionState) < at(other);
+
+/** How it stands, in words: what was looked at and is not what was ordered never reads as if it were. */
+export function stateWords({ state, found }: { state: SelectionState; found: Found | null }): string {
+  if (!found || found.verdict === 'right' || state === 'fitted' || state === 'left over') return state;
+  return isHere(state) ? CAME[found.verdict] : state;
+}
+interface Found {
+  verdict: SelectionVerdict;
+}
+const CAME: Record<Exclude<SelectionVerdict, 'right'>, string> = {
+  wrong: 'came wrong',
+  missing: 'came incomplete',
+  damaged: 'came damaged',
+};
+
+/** What it is beside the one it follows: nothing is called ordered again before it is. */
+export const followsWords = (as: 'rest' | 're-order', state: SelectionState): string =>
+  as === 'rest' ? 'the rest' : isOrdered(state) ? 'ordered again' : 'to be ordered again';
 
 /** What a person does next, as they would say it: the step and the words on its button. */
 export const NEXT_STEPS: Partial<Record<SelectionState, readonly SelectionState[]>> = {

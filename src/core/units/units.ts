@@ -204,3 +204,40 @@ export function unitAtEnd(text: string, units: readonly Unit[]): { unit: Unit; r
     }
   return best;
 }
+
+const COUNTED = new Set(
+  [
+    '',
+    'piece',
+    'pieces',
+    'pc',
+    'pcs',
+    'no',
+    'each',
+    'ea',
+    'item',
+    'items',
+    'pack',
+    'packs',
+    'box',
+    'boxes',
+    'bag',
+  ].concat([
+    'bags',
+    'sheet',
+    'sheets',
+    'board',
+    'boards',
+    'can',
+    'cans',
+    'roll',
+    'rolls',
+    'pair',
+    'pairs',
+    'set',
+    'sets',
+  ]),
+);
+
+/** Whether a unit counts things, of which there is no half; without a unit things are counted. */
+export const isCounted = (unit: string): boolean => COUNTED.has(unit.trim().toLowerCase());

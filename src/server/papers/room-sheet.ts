@@ -3,7 +3,7 @@ import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { RoomView } from '@/contract/views/job';
 import type { RequestView } from '@/contract/views/selections';
 import { MEASURES, type Measure } from '@/core/layout/measures';
-import { orderWords } from '@/core/selections/states';
+import { orderWords, stateWords } from '@/core/selections/states';
 import { PARTIES } from '@/core/selections/requests';
 import { BRIEF_PARTS, choiceText, type BriefPart } from '@/core/scope/brief';
 import { TRADES } from '@/core/sequence/trades';
@@ -79,7 +79,7 @@ function sheet(
             ],
           },
           {
-            text: item.keptAt && HERE.has(item.state) ? `${item.state}: ${item.keptAt}` : item.state,
+            text: item.keptAt && HERE.has(item.state) ? `${stateWords(item)}: ${item.keptAt}` : stateWords(item),
             style: 'note',
           },
         ],

@@ -353,6 +353,8 @@ export const selectionHandlers = handlers({
       throw unprocessable('not-ordered', 'What was never ordered cannot have come.', 'verdict');
     if (quantity !== undefined && row.quantity !== null && quantity > row.quantity)
       throw unprocessable('more-than-ordered', `Only ${row.quantity} ${row.unit} were ordered.`, 'quantity');
+    if (verdict !== 'right' && text.trim() === '' && quantity === undefined && !picture)
+      throw unprocessable('not-said', 'Say what came instead, how many are not right, or take a picture.', 'text');
     if (picture) {
       requireRow(context, 'picture', picture, 'picture');
       update(context.db, 'selection', id, { picture });

@@ -220,9 +220,11 @@ function storageOf(
   items: ReturnType<typeof selectionsOf>,
   names: ReadonlyMap<string, string>,
 ): DeliveriesView['storage'] {
+  // What came wrong stands there once: as what goes back.
+  const goesBack = new Set(spareRows(job).flatMap((row) => (row.kind === 'wrong part' ? (row.selection ?? []) : [])));
   const things: { place: string; thing: StoredThing }[] = [
     ...items
-      .filter((item) => item.state === 'on site' || item.state === 'checked')
+      .filter((item) => (item.state === 'on site' || item.state === 'checked') && !goesBack.has(item.id))
       .map((item) => ({
         place: item.keptAt || 'place not said',
         thing: {

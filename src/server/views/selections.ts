@@ -12,7 +12,7 @@ import { boughtIn, sayPurchase } from '@/core/quantities/units';
 import type { Purchase } from '@/core/quantities/calculator';
 import type { DateWhy } from '@/core/selections/date-why';
 import { arrival, orderDay } from '@/core/selections/order-by';
-import { isOrdered } from '@/core/selections/states';
+import { followsWords, isOrdered } from '@/core/selections/states';
 import { leftoverId, taskId } from '@/core/sequence/site';
 import { daysBetween } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
@@ -120,7 +120,7 @@ export function selectionPage(job: JobReading, id: string): SelectionPageView {
         id: selection.id,
         text:
           selection.follows?.id === id
-            ? `${selection.follows.as === 'rest' ? 'the rest' : 'ordered again'}: ${selection.quantity ?? ''} ${selection.unit}, ` +
+            ? `${followsWords(selection.follows.as, selection.state)}: ${selection.quantity ?? ''} ${selection.unit}, ` +
               selection.state
             : `it is ${item.follows?.as === 'rest' ? 'the rest of' : 'ordered again for'} ` +
               `${selection.category.toLowerCase()}, ${selection.state}`,

@@ -3,7 +3,7 @@ import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { RoomView } from '@/contract/views/job';
 import { TRADES } from '@/core/sequence/trades';
-import { orderWords } from '@/core/selections/states';
+import { followsWords, orderWords, stateWords } from '@/core/selections/states';
 import { workFacts } from '@/core/sequence/works';
 import { FINDING_KINDS } from '@/core/scope/finding';
 import { AREA_KINDS } from '@/core/sites/area';
@@ -195,8 +195,8 @@ function Chosen({ view }: { view: RoomView }) {
             {orderWords({ ...item, code: '' }) || <span className="soft">not chosen yet</span>}{' '}
             {item.code && <span className="mono">{item.code}</span>}
             <div className="small-text soft">
-              {item.follows?.as === 're-order' ? 'ordered again, ' : item.follows ? 'the rest, ' : ''}
-              {item.state}
+              {item.follows ? `${followsWords(item.follows.as, item.state)}, ` : ''}
+              {stateWords(item)}
               {item.keptAt && item.due.what === 'settled' ? `, kept ${item.keptAt}` : ''}
               {item.needBy && item.due.what !== 'settled' ? `, needed ${formatDay(item.needBy, view.today)}` : ''}
             </div>

@@ -1,12 +1,13 @@
 'use client';
 import { api } from '@/contract/routes';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { importOpenings, importShapes } from '@/contract/commands/layout';
 import { addManyScope } from '@/contract/commands/scope';
 import type { ScopePageView } from '@/contract/views/scope';
 import type { CsvProblem } from '@/core/csv';
-import { OPENING_CSV_EXAMPLE, readOpeningCsv } from '@/core/layout/opening-csv';
+import { OPENING_CSV_EXAMPLE, readOpeningCsv, type DrawnArea } from '@/core/layout/opening-csv';
+import type { Opening } from '@/core/layout/shape';
 import { readShapeCsv, SHAPE_CSV_EXAMPLE } from '@/core/layout/shape-csv';
 import { readScopeCsv, SCOPE_CSV_EXAMPLE } from '@/core/scope/scope-csv';
 import { CsvEntry } from '../kit/csv-entry';
@@ -29,6 +30,29 @@ const EXAMPLES: Record<Kind, string> = {
   openings: OPENING_CSV_EXAMPLE,
 };
 
+/** What is drawn of the job, read from its own lists once openings are to be held against it. */
+function useDrawn(view: ScopePageView, asked: boolean): ReadonlyMap<string, DrawnArea> | undefined {
+  const [drawn, setDrawn] = useState<ReadonlyMap<string, DrawnArea>>();
+  const { id, units } = view.job;
+  useEffect(() => {
+    if (!asked) return;
+    const named = new Map(view.areas.map((area) => [area.name.toLowerCase(), area.id]));
+    const list = async (file: string): Promise<string> => (await fetch(api.jobFile(id, file))).text();
+    void Promise.all([list('walls-and-sections.csv'), list('openings.csv')]).then(
+      ([walls, holes]) => {
+        const { openings } = readOpeningCsv(holes, units, named);
+        const of = (area: string): Opening[] =>
+          openings.flatMap((opening, at) => (opening.area === area ? [{ ...opening, id: `drawn ${at}` }] : []));
+        const { shapes } = readShapeCsv(walls, units, named);
+        setDrawn(new Map(shapes.map(({ area, shape }) => [area, { shape, openings: of(area) }])));
+      },
+      // Without them the door still holds every line against its wall.
+      () => setDrawn(undefined),
+    );
+  }, [asked, id, units, view.areas]);
+  return drawn;
+}
+
 /** Lists as CSV: in, with the good lines importable beside the bad ones; out, to be read back. */
 export function Lists({ view, onDone }: { view: ScopePageView; onDone: () => void }) {
   const { give, busy } = useSend();
@@ -36,6 +60,7 @@ export function Lists({ view, onDone }: { view: ScopePageView; onDone: () => voi
   const [read, setRead] = useState<Read>();
   const job = view.job.id;
   const named = new Map(view.areas.map((area) => [area.name.toLowerCase(), area.id]));
+  const drawn = useDrawn(view, kind === 'openings');
   const readers: Record<Kind, (text: string) => Read> = {
     scope: (text) => {
       const { lines, problems } = readScopeCsv(text, named);
@@ -64,7 +89,7 @@ export function Lists({ view, onDone }: { view: ScopePageView; onDone: () => voi
       };
     },
     openings: (text) => {
-      const { openings, problems } = readOpeningCsv(text, view.job.units, named);
+      const { openings, problems } = readOpeningCsv(text, view.job.units, named, drawn);
       return {
         problems,
         count: openings.length,

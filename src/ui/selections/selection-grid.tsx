@@ -8,7 +8,7 @@ import { changeSelection, expectSelection } from '@/contract/commands/selections
 import type { SelectionView } from '@/contract/views/selections';
 import { eitherOf, plainSigns, readNumber } from '@/core/units/number';
 import { leadWords } from '@/core/selections/lead-words';
-import { isComing } from '@/core/selections/states';
+import { followsWords, isComing, stateWords } from '@/core/selections/states';
 import { formatDay, type Day } from '@/core/units/day';
 import { StateIcon } from '../kit/state-icon';
 import { useToast } from '../kit/toast';
@@ -108,9 +108,7 @@ function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
         <Link href={routes.selection(job, item.id)} className="fw-bold">
           {item.category}
         </Link>
-        {item.follows && (
-          <span className="soft small-text"> {item.follows.as === 'rest' ? 'the rest' : 'ordered again'}</span>
-        )}
+        {item.follows && <span className="soft small-text"> {followsWords(item.follows.as, item.state)}</span>}
         {item.found && item.found.verdict !== 'right' && (
           <div className="small-text bad">
             <StateIcon kind="stop" silent /> {item.found.text}
@@ -153,7 +151,9 @@ function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
       </span>
     ),
     needed: (item) => (item.needBy ? formatDay(item.needBy, today) : ''),
-    state: (item) => item.state,
+    state: (item) => (
+      <span className={item.found && item.found.verdict !== 'right' ? 'bad' : ''}>{stateWords(item)}</span>
+    ),
   };
   return (Object.keys(HEADS) as (keyof typeof HEADS)[]).map((id) => ({
     id,
@@ -170,7 +170,7 @@ function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
         lead: '',
         next: '',
         needed: '',
-        state: item.state,
+        state: stateWords(item),
       })[id],
   }));
 }

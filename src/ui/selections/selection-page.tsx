@@ -6,7 +6,7 @@ import { Button } from 'react-bootstrap';
 import { changeSelection, stepSelection } from '@/contract/commands/selections';
 import type { SelectionPageView } from '@/contract/views/selections';
 import { leadWords } from '@/core/selections/lead-words';
-import { isComing, isHere, isOrdered, NEXT_STEPS, orderWords } from '@/core/selections/states';
+import { isComing, isHere, isOrdered, NEXT_STEPS, orderWords, stateWords } from '@/core/selections/states';
 import { formatDay, type Day } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { JobTabs } from '../shell/job-tabs';
@@ -123,7 +123,7 @@ function Next({ view, onOpen }: { view: SelectionPageView; onOpen: (open: Open) 
           }
           silent
         />{' '}
-        <Means of={`state.${item.state}`}>{item.state}</Means>
+        <Means of={`state.${item.state}`}>{stateWords(item)}</Means>
         {item.due.what === 'settled' ? item.keptAt && `, kept ${item.keptAt}` : `: ${dueWords(item.due, today)}`}
         {missedWords(item.due, today) && <span className="fs-6"> ({missedWords(item.due, today)})</span>}
       </p>
