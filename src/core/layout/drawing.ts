@@ -286,8 +286,11 @@ export function wallElevation(
   return {
     ...bare,
     strokes: [
-      ...bare.strokes,
-      ...(top.length > 0 ? [{ form: 'path', layer: 'ceiling', points: top, closed: false } satisfies Stroke] : []),
+      ...bare.strokes.map((stroke): Stroke =>
+        stroke.form === 'path' && stroke.layer === 'walls' && top.length > 0
+          ? { ...stroke, points: [{ x: 0, y: 0 }, ...top, { x: one.mm, y: 0 }] }
+          : stroke,
+      ),
       ...things.flatMap((thing) => thingOnElevation(thing, height, system)),
     ],
   };

@@ -98,20 +98,20 @@ export interface Opening {
 
 /**
  * A thing with a size: against a wall or free in the room, on the floor, hung, or under the ceiling. `tall` is how tall
- * it usually is, in mm.
+ * it usually is in mm, `inches` in a job of feet and inches.
  */
 export const PLACED_KINDS = {
-  bed: { label: 'bed', tall: 600 },
-  table: { label: 'table', tall: 750 },
-  cabinet: { label: 'cabinet', tall: 900 },
-  appliance: { label: 'appliance', tall: 900 },
-  bath: { label: 'bath or shower', tall: 600 },
-  post: { label: 'post', tall: 2400 },
-  bulkhead: { label: 'bulkhead', tall: 300 },
-  beam: { label: 'beam', tall: 300 },
-  duct: { label: 'duct', tall: 200 },
-  pipe: { label: 'pipe', tall: 110 },
-  other: { label: 'other', tall: 900 },
+  bed: { label: 'bed', tall: 600, inches: 24 },
+  table: { label: 'table', tall: 750, inches: 30 },
+  cabinet: { label: 'cabinet', tall: 900, inches: 36 },
+  appliance: { label: 'appliance', tall: 900, inches: 36 },
+  bath: { label: 'bath or shower', tall: 600, inches: 24 },
+  post: { label: 'post', tall: 2400, inches: 96 },
+  bulkhead: { label: 'bulkhead', tall: 300, inches: 12 },
+  beam: { label: 'beam', tall: 300, inches: 12 },
+  duct: { label: 'duct', tall: 200, inches: 8 },
+  pipe: { label: 'pipe', tall: 110, inches: 4 },
+  other: { label: 'other', tall: 900, inches: 36 },
 } as const;
 export type FixtureKind = keyof typeof PLACED_KINDS;
 /** What runs under the ceiling, and is drawn on the ceiling plan. */
@@ -144,10 +144,13 @@ export interface Fixture {
 
 const NOTHING: Measured = { mm: 0, typed: '0' };
 /** What is not said of a thing of that kind: it stands on the floor against its wall and has no door. */
-export const usualFixture = (kind: FixtureKind): Pick<Fixture, 'away' | 'bottom' | 'tall' | 'hinge' | 'handle'> => ({
+export const usualFixture = (
+  kind: FixtureKind,
+  system: LengthSystem = 'metric',
+): Pick<Fixture, 'away' | 'bottom' | 'tall' | 'hinge' | 'handle'> => ({
   away: NOTHING,
   bottom: NOTHING,
-  tall: measured(PLACED_KINDS[kind].tall),
+  tall: measuredAs(system === 'metric' ? PLACED_KINDS[kind].tall : PLACED_KINDS[kind].inches * 25.4, system),
   hinge: 'none',
   handle: NOTHING,
 });

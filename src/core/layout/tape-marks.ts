@@ -1,14 +1,15 @@
 import { footprint } from './drawing';
 import { direction, distance, leftOf, type Point } from './point';
 import { outlineOf } from './room-outline';
-import { isOverhead, type Fixture, type Opening, type RoomShape } from './shape';
+import { type Fixture, type Opening, type RoomShape } from './shape';
 
 /** A corner of a thing on the floor, by the tape: square from one wall and square from another. mm */
 export interface TapeMark {
-  /** Numbered through the room, from 1. */
+  /** Numbered through the room, from 1; corners that fall together are one mark. */
   number: number;
-  about: string;
   at: Point;
+  /** Into the thing it was marked for first. */
+  inward: Point;
   from: readonly { wall: number; mm: number }[];
 }
 
@@ -21,6 +22,11 @@ export interface TapeSheet {
   /** From corner to corner across the room; a corner is where the wall of its number begins. mm */
   diagonals: { from: number; to: number; mm: number }[];
 }
+
+/** Corners nearer to each other are one mark of the tape. mm */
+const TOGETHER = 2;
+/** What hangs is not taped on the floor. */
+export const standsOnFloor = ({ bottom }: Pick<Fixture, 'bottom'>): boolean => bottom.mm === 0;
 
 /** Two walls nearer to one direction than this measure the same way. cos 30° */
 const ALIKE = 0.866;
@@ -58,22 +64,26 @@ export function tapeSheet(
   const outline = outlineOf(shape);
   if (!outline.ok) return undefined;
   const { corners } = outline.value;
-  const things = fixtures.filter((thing) => !isOverhead(thing));
-  const marks = things.flatMap((thing, index) =>
-    footprint(corners, thing).map((at, corner): TapeMark => ({
-      number: index * 4 + corner + 1,
-      about: thing.id,
-      at,
-      from: twoWalls(corners, thing.wall, at),
-    })),
-  );
+  const marks: TapeMark[] = [];
+  const marked = (thing: Fixture): number[] => {
+    const floor = footprint(corners, thing);
+    const middle = floor.reduce((sum, { x, y }) => ({ x: sum.x + x / 4, y: sum.y + y / 4 }), { x: 0, y: 0 });
+    return floor.map((at) => {
+      const known = marks.find((mark) => distance(mark.at, at) <= TOGETHER);
+      if (known) return known.number;
+      const number = marks.length + 1;
+      marks.push({ number, at, inward: direction(at, middle), from: twoWalls(corners, thing.wall, at) });
+      return number;
+    });
+  };
+  const things = fixtures.filter(standsOnFloor).map((thing) => ({
+    thing,
+    marks: marked(thing),
+    diagonal: Math.hypot(thing.width.mm, thing.depth.mm),
+  }));
   return {
     marks,
-    things: things.map((thing, index) => ({
-      thing,
-      marks: [1, 2, 3, 4].map((corner) => index * 4 + corner),
-      diagonal: Math.hypot(thing.width.mm, thing.depth.mm),
-    })),
+    things,
     openings: openings.flatMap((opening) =>
       opening.along ? [{ opening, from: opening.along.mm, to: opening.along.mm + opening.width.mm }] : [],
     ),

@@ -134,3 +134,11 @@ export const isEmptyBrief = ({ parts, choices }: Brief): boolean =>
 /** A choice as one line, decided or not. */
 export const choiceText = ({ subject, options, answer, by }: SiteChoice): string =>
   siteChoiceText({ subject, options, answer, answeredBy: by });
+
+/** What must not be missed while a brief is folded: “2 stay live · 1 to decide”; empty where there is nothing. */
+export function briefWarning({ parts, choices }: Brief): string {
+  const [live, open] = [parts.live.length, choices.filter(({ answer }) => answer === '').length];
+  return [live > 0 ? `${live} ${live === 1 ? 'stays' : 'stay'} live` : '', open > 0 ? `${open} to decide` : '']
+    .filter(Boolean)
+    .join(' · ');
+}

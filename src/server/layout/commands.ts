@@ -83,10 +83,10 @@ function checkPlaced(context: CommandContext, area: AreaRow, wall: number, along
 }
 
 /** A thing with what is usual of its kind where nobody said how tall it is. */
-const wholeFixture = <Given extends Pick<Fixture, 'kind'> & { tall?: Fixture['tall'] | undefined }>(thing: Given) => ({
-  ...thing,
-  tall: thing.tall ?? usualFixture(thing.kind).tall,
-});
+const wholeFixture = <Given extends Pick<Fixture, 'kind'> & { tall?: Fixture['tall'] | undefined }>(
+  thing: Given,
+  system: LengthSystem,
+) => ({ ...thing, tall: thing.tall ?? usualFixture(thing.kind, system).tall });
 
 export const layoutHandlers = handlers({
   'shape.set': (context, { area, version, shape }) => {
@@ -158,14 +158,14 @@ export const layoutHandlers = handlers({
   'fixture.add': (context, { id, area, ...thing }) => {
     const row = needArea(context, area);
     checkPlaced(context, row, thing.wall, thing.along.mm, thing.width.mm);
-    addFixture(context.db, area, { id, ...wholeFixture(thing) });
+    addFixture(context.db, area, { id, ...wholeFixture(thing, unitsOf(context, row.job)) });
     context.logFor(row.job);
   },
   'fixture.change': (context, { id, version, ...thing }) => {
     const { area } = requireVersion(context, 'fixture', id, version);
     const row = needArea(context, area);
     checkPlaced(context, row, thing.wall, thing.along.mm, thing.width.mm);
-    changeFixture(context.db, { id, ...wholeFixture(thing) });
+    changeFixture(context.db, { id, ...wholeFixture(thing, unitsOf(context, row.job)) });
     context.logFor(row.job);
   },
   'area.describe': (context, { id, side, sleeping }) => {

@@ -16,18 +16,21 @@ import { measuresIn } from '../reading/layouts';
 import type { JobReading } from '../reading/reading';
 import { roomView } from '../views/room';
 
-/** A sheet hangs on a wall: one page, so each part has an end; what goes beyond stands on the live page. */
-const MOST = {
-  live: 4,
-  out: 5,
-  kept: 3,
-  scope: 9,
-  chosen: 7,
-  measures: 5,
-  steps: 10,
-  cautions: 3,
-  questions: 5,
-} as const;
+/**
+ * A sheet hangs on a wall: one page. `least` lines of a part are on it whatever else there is to say; what room is left
+ * goes to the first part that has more. What goes beyond stands on the live page.
+ */
+interface Part {
+  head: string;
+  lines: readonly Content[];
+  least: number;
+  /** How much room a line takes, in lines of text. */
+  each?: number;
+}
+/** Lines of text that a page holds under its head. */
+const PAGE_LINES = 48;
+/** What a heading takes of them, with its rule. */
+const HEAD_LINES = 2.6;
 /** States in which a thing is somewhere here, and may be looked for. */
 const HERE: ReadonlySet<string> = new Set(['on site', 'checked', 'left over']);
 /** What a hand with a tape asks for; the rest is for calculators. */
@@ -39,15 +42,32 @@ const LONGEST = 130;
 
 const cut = (text: string): string => (text.length > LONGEST ? `${text.slice(0, LONGEST - 1)}…` : text);
 
-function block(head: string, lines: readonly Content[], most: number): Content[] {
-  if (lines.length === 0) return [];
-  const more = lines.length - most;
-  return [
-    { text: head, style: 'head' },
-    rule(),
-    ...lines.slice(0, most),
-    ...(more > 0 ? [{ text: `and ${more} more on the live page`, style: 'note' } as Content] : []),
-  ];
+/** How many lines of each part are shown. */
+function sharedOut(parts: readonly Part[]): number[] {
+  const shown = parts.map(({ lines, least }) => Math.min(lines.length, least));
+  const taken = parts.map(({ each = 1 }, at) => HEAD_LINES + (shown[at] ?? 0) * each);
+  let left = PAGE_LINES - taken.reduce((sum, lines) => sum + lines, 0);
+  return parts.map(({ lines, each = 1 }, at) => {
+    const now = shown[at] ?? 0;
+    const more = Math.max(0, Math.min(lines.length - now, Math.floor(left / each)));
+    left -= more * each;
+    return now + more;
+  });
+}
+
+function blocks(given: readonly Part[]): Content[] {
+  const parts = given.filter(({ lines }) => lines.length > 0);
+  const shown = sharedOut(parts);
+  return parts.flatMap(({ head, lines }, at): Content[] => {
+    const most = shown[at] ?? 0;
+    const more = lines.length - most;
+    return [
+      { text: head, style: 'head' },
+      rule(),
+      ...lines.slice(0, most),
+      ...(more > 0 ? [{ text: `and ${more} more on the live page`, style: 'note' } as Content] : []),
+    ];
+  });
 }
 
 const table = (widths: (number | string)[], rows: TableCell[][]): Content => ({
@@ -104,12 +124,13 @@ function sheet(
         ],
       ),
     );
-  const told = (part: BriefPart, most: number): Content[] =>
-    block(
-      BRIEF_PARTS[part],
-      brief.parts[part].map(({ text, note }): Content => ({ text: `•  ${cut(note ? `${text}, ${note}` : text)}` })),
-      most,
-    );
+  const told = (part: BriefPart, least: number): Part => ({
+    head: BRIEF_PARTS[part],
+    lines: brief.parts[part].map(({ text, note }): Content => ({
+      text: `•  ${cut(note ? `${text}, ${note}` : text)}`,
+    })),
+    least,
+  });
   const questions: Content[] = [
     ...brief.choices.map(
       (choice) => `${choice.answer ? 'decided on site' : 'your call on site'}: ${choiceText(choice)}`,
@@ -139,27 +160,25 @@ function sheet(
         { qr: live, fit: 86, width: 92, eccLevel: 'M' },
       ],
     },
-    ...block(
-      'Careful',
-      view.remarks
-        .filter((remark) => remark.kind === 'caution')
-        .map((remark): Content => ({ text: `!  ${cut(remark.text)}`, bold: true, margin: [0, 1, 0, 1] })),
-      MOST.cautions,
-    ),
-    ...told('live', MOST.live),
-    ...told('out', MOST.out),
-    ...told('protect', MOST.kept),
-    ...told('refit', MOST.kept),
-    ...told('work', MOST.scope),
-    ...told('found', MOST.kept),
-    ...block('Chosen for this room', chosen, MOST.chosen),
-    ...block(
-      'Measures',
-      measures.map((text): Content => ({ text, style: 'mono' })),
-      MOST.measures,
-    ),
-    ...block('Who comes, in this order', steps, MOST.steps),
-    ...block('Open', questions, MOST.questions),
+    ...blocks([
+      {
+        head: 'Careful',
+        lines: view.remarks
+          .filter((remark) => remark.kind === 'caution')
+          .map((remark): Content => ({ text: `!  ${cut(remark.text)}`, bold: true, margin: [0, 1, 0, 1] })),
+        least: 3,
+      },
+      told('live', 4),
+      told('out', 5),
+      told('protect', 2),
+      told('refit', 2),
+      told('work', 6),
+      told('found', 2),
+      { head: 'Chosen for this room', lines: chosen, least: 5, each: 2.2 },
+      { head: 'Measures', lines: measures.map((text): Content => ({ text, style: 'mono' })), least: 3 },
+      { head: 'Who comes, in this order', lines: steps, least: 6, each: 1.5 },
+      { head: 'Open', lines: questions, least: 4, each: 1.5 },
+    ]),
     {
       text: 'Structure, gas, electricity and dust: licensed people and the local code decide, not this sheet.',
       style: 'note',

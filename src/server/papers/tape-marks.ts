@@ -2,6 +2,7 @@ import type { Content, TableCell } from 'pdfmake/interfaces';
 import { planOf, type Drawing } from '@/core/layout/drawing';
 import { tapeSheet, tilesOf, type TapeSheet } from '@/core/layout/tape-marks';
 import { OPENING_KINDS, wallName, type Fixture } from '@/core/layout/shape';
+import { shift } from '@/core/layout/point';
 import { svgOf } from '@/core/layout/svg';
 import { formatLength } from '@/core/units/length';
 import { notFound, unprocessable } from '../refusal';
@@ -29,10 +30,10 @@ function numbered(drawing: Drawing, sheet: TapeSheet): Drawing {
     ...drawing,
     strokes: [
       ...drawing.strokes,
-      ...sheet.marks.map(({ number, at }) => ({
+      ...sheet.marks.map(({ number, at, inward }) => ({
         form: 'text' as const,
         layer: 'measures' as const,
-        at: { x: at.x, y: at.y },
+        at: shift(at, inward, height * 1.1),
         text: String(number),
         height,
         turn: 0,
@@ -56,9 +57,9 @@ export function tapeMarksPaper(job: JobReading, area: string): PaperDocument {
           { text: head, style: 'head' },
           { table: { widths, body: rows }, layout: HAIRLINES },
         ];
-  const places = (about: string): TableCell[][] =>
+  const places = (marks: readonly number[]): TableCell[][] =>
     sheet.marks
-      .filter((mark) => mark.about === about)
+      .filter((mark) => marks.includes(mark.number))
       .map(({ number, from }) => [
         { text: String(number), style: 'side' },
         { text: from.map(({ wall, mm }) => `${say(mm)} from ${wallName(wall)}`).join(',  '), style: 'mono' },
@@ -71,10 +72,13 @@ export function tapeMarksPaper(job: JobReading, area: string): PaperDocument {
     foot: `${name}, ${room.name}, tape marks`,
     content: [
       ...(plan ? [{ svg: svgOf(numbered(plan, sheet), 499), width: 440, alignment: 'center' as const }] : []),
-      ...sheet.things.flatMap(({ thing, diagonal }) => [
-        ...table(`${thing.name}, ${say(thing.width.mm)} × ${say(thing.depth.mm)}`, [24, '*'], places(thing.id)),
-        { text: `Both diagonals ${say(diagonal)}.`, style: 'note' },
-      ]),
+      ...sheet.things.map(({ thing, marks, diagonal }): Content => ({
+        unbreakable: true,
+        stack: [
+          ...table(`${thing.name}, ${say(thing.width.mm)} × ${say(thing.depth.mm)}`, [24, '*'], places(marks)),
+          { text: `Both diagonals ${say(diagonal)}.`, style: 'note' },
+        ],
+      })),
       ...table(
         'Openings, from the left end of their wall',
         ['*', 80, 100, 100],

@@ -2,7 +2,8 @@ import { measuresOf, type Measures } from '@/core/layout/measures';
 import { usualFixture, type Opening, type Fixture, type Shape } from '@/core/layout/shape';
 import { groupBy } from '@/core/group-by';
 import type { Rows } from '../database/rows';
-import { jobOfArea } from './job';
+import type { LengthSystem } from '@/core/units/length';
+import { jobOfArea, jobRow } from './job';
 import { OF_JOBS, ofJob, rowsOf, type JobReading, type Source } from './reading';
 
 type Kept<Thing> = Thing & { version: number };
@@ -35,6 +36,7 @@ const fixtureRows = rowsOf<Rows['fixture'] & { job: string }>(
 
 /** What is drawn of each area of a job. */
 const layoutsOf = ofJob((job): ReadonlyMap<string, Layout> => {
+  const { units } = jobRow(job);
   const openings = groupBy(openingRows(job), (row) => row.area as string);
   const fixtures = groupBy(fixtureRows(job), (row) => row.area as string);
   const shapes = new Map(shapeRows(job).map((row) => [row.area as string, row]));
@@ -48,7 +50,7 @@ const layoutsOf = ofJob((job): ReadonlyMap<string, Layout> => {
           shape: shape ? (JSON.parse(shape.shape) as Shape) : null,
           version: shape?.version ?? 0,
           openings: (openings.get(area) ?? []).map((row) => kept<Opening>(row, row.opening)),
-          fixtures: (fixtures.get(area) ?? []).map((row) => wholeFixture(kept<Fixture>(row, row.fixture))),
+          fixtures: (fixtures.get(area) ?? []).map((row) => wholeFixture(kept<Fixture>(row, row.fixture), units)),
         },
       ];
     }),
@@ -62,7 +64,10 @@ const kept = <Thing extends { id: string }>({ id, version }: { id: string; versi
 });
 
 /** A thing of an older file, of which only its ground was asked, is as its kind usually is. */
-const wholeFixture = (thing: Kept<Fixture>): Kept<Fixture> => ({ ...usualFixture(thing.kind), ...thing });
+const wholeFixture = (thing: Kept<Fixture>, units: LengthSystem): Kept<Fixture> => ({
+  ...usualFixture(thing.kind, units),
+  ...thing,
+});
 
 const NOTHING: Layout = { shape: null, version: 0, openings: [], fixtures: [] };
 

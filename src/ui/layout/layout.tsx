@@ -13,7 +13,8 @@ import { outlineOf } from '@/core/layout/room-outline';
 import { MEASURES, type Measure } from '@/core/layout/measures';
 import { usualTerms, type PlanFinding } from '@/core/layout/fit/finding';
 import { checkArea } from '@/core/layout/plan-fit';
-import { isOverhead, OPENING_KINDS } from '@/core/layout/shape';
+import { standsOnFloor } from '@/core/layout/tape-marks';
+import { OPENING_KINDS } from '@/core/layout/shape';
 import { formatLength, type LengthSystem } from '@/core/units/length';
 import { JobTabs } from '../shell/job-tabs';
 import { StateIcon } from '../kit/state-icon';
@@ -470,7 +471,7 @@ const titleOf = ({ form, thing }: Open): string =>
 
 function Things({ view, onOpen }: { view: LayoutView; onOpen: (open: Open) => void }) {
   const say = (mm: number): string => formatLength(mm, view.job.units);
-  const onFloor = view.fixtures.filter((fixture) => !isOverhead(fixture));
+  const onFloor = view.fixtures.filter(standsOnFloor);
   const part = view.shape?.kind === 'face' ? 'section' : 'wall';
   if (view.openings.length + view.fixtures.length === 0) return null;
   return (
@@ -502,8 +503,11 @@ function Things({ view, onOpen }: { view: LayoutView; onOpen: (open: Open) => vo
           key={fixture.id}
           beside={
             <span className="no-print d-flex gap-3">
-              {!isOverhead(fixture) && (
-                <a href={api.areaFile(view.area.id, `full-size-${onFloor.indexOf(fixture) + 1}.pdf`)}>
+              {standsOnFloor(fixture) && (
+                <a
+                  className="small-text"
+                  href={api.areaFile(view.area.id, `full-size-${onFloor.indexOf(fixture) + 1}.pdf`)}
+                >
                   Full size<Hidden> {fixture.name}</Hidden>
                 </a>
               )}

@@ -1,5 +1,5 @@
 import type { CrewShared } from '@/contract/views/news';
-import type { SiteChoice } from '@/core/scope/brief';
+import { briefWarning, type SiteChoice } from '@/core/scope/brief';
 import { formatDay } from '@/core/units/day';
 import { BriefLines } from '../scope/brief';
 import { ChooseOnSite } from './choose-on-site';
@@ -90,7 +90,8 @@ function Agreed({ view, token }: { view: CrewShared; token: string }) {
         <details key={room.area} className="brief-room" open={room.soon}>
           <summary>
             {room.name}
-            {several && <span className="soft small-text">, {room.job}</span>}
+            {several && <span className="soft small-text">{room.job}</span>}
+            <span className="push small-text soon">{briefWarning(room.brief)}</span>
           </summary>
           <BriefLines brief={room.brief} link={token} choose={choose} />
         </details>

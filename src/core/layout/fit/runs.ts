@@ -11,6 +11,8 @@ const WIDEST_FILLER = 100;
 const NARROWEST_CABINET = 250;
 /** What a door or a drawer needs beside a handle to pass it. */
 const PLAY = 15;
+/** Runs that keep further apart do not meet in their corner. */
+const MEETS = 300;
 /** A wall cabinet hangs over this, a base cabinet stands under it. */
 const HUNG = 900;
 /** A turn that is as good as square. */
@@ -58,8 +60,11 @@ function cornerAt(shape: RoomShape, run: Run, runs: readonly Run[]): Corner | un
   const [mine, theirs] = [wall.mm - endOf(before) - after.depth.mm, after.along.mm - before.depth.mm];
   // One of both goes on into the corner; where neither does, they do not meet.
   const gap = after.along.mm < before.depth.mm - TOUCHING ? mine : theirs;
-  return gap > before.depth.mm + after.depth.mm ? undefined : { wall: run.wall, before, after, gap };
+  return gap > MEETS ? undefined : { wall: run.wall, before, after, gap };
 }
+
+const endWords = (at: string, mm: number, say: Room['say']): string =>
+  mm <= TOUCHING ? `tight at the ${at}` : `${say(mm)} at the ${at}`;
 
 const opens = ({ kind, hinge, handle }: Fixture): boolean => kind === 'appliance' || hinge !== 'none' || handle.mm > 0;
 
@@ -87,7 +92,7 @@ function runFinding(
   const gaps = run.things.slice(1).flatMap((thing, index) => {
     const before = run.things[index];
     const gap = before ? thing.along.mm - endOf(before) : 0;
-    return gap > TOUCHING && before ? [`${say(gap)} between ${before.name} and ${thing.name}`] : [];
+    return gap > TOUCHING && before ? [{ gap, text: `${say(gap)} between ${before.name} and ${thing.name}` }] : [];
   });
   const ends = [
     ...(corners.left ? [] : [{ at: 'left', mm: first.along.mm }]),
@@ -104,11 +109,13 @@ function runFinding(
   // Too wide for a filler and too narrow for a cabinet: it is shared out, or a cabinet is exchanged.
   const wide = ends.some(({ mm }) => mm > WIDEST_FILLER && mm < NARROWEST_CABINET);
   const remedy = fits && ends.length > 1 ? `share it out, ${say(filler)} at each end` : 'exchange a cabinet';
-  const told = [...gaps, ...ends.map(({ at, mm }) => `${say(mm)} at the ${at}`)].join(', ');
+  const told = [...gaps.map(({ text }) => text), ...ends.map(({ at, mm }) => endWords(at, mm, say))].join(', ');
   const text =
     `${run.hung ? 'Wall cabinets,' : 'Run of'} ${run.things.length} on ${wallName(run.wall)}: ` +
     `${told || 'from corner to corner'}${wide ? `; wide for a filler: ${remedy}` : ''}.`;
-  const tone = gaps.length > 0 || wide ? 'ask' : 'good';
+  // Between wall cabinets a window or a hood is left free.
+  const odd = gaps.some(({ gap }) => !run.hung || gap < NARROWEST_CABINET);
+  const tone = odd || wide ? 'ask' : 'good';
   return [finding(tone, `run ${run.wall}${run.hung ? ' hung' : ''}`, text, ...run.things)];
 }
 

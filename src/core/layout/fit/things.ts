@@ -27,6 +27,12 @@ export function thingFindings(
         const text = `${name} stands before ${openingName(opening)}.`;
         return finding('bad', `${thing.id} before ${opening.id}`, text, thing, opening);
       }),
+    ...room.openings
+      .filter((opening) => covers(thing, opening))
+      .map((opening) => {
+        const text = `${name} covers part of ${openingName(opening)}.`;
+        return finding('bad', `${thing.id} covers ${opening.id}`, text, thing, opening);
+      }),
     ...underCeiling(thing, floor, room),
     ...(thing.front.mm === 0 ? [] : [frontFinding(thing, front, room)]),
   ];
@@ -41,11 +47,20 @@ const standsBefore = (thing: Fixture, opening: Opening, leastPassage: number): b
   thing.bottom.mm < opening.sill.mm + opening.height.mm - TOUCHING &&
   shares(opening.along.mm, opening.along.mm + opening.width.mm, thing.along.mm, thing.along.mm + thing.width.mm);
 
+/** Against the wall of a window and as high as its glass. */
+const covers = (thing: Fixture, opening: Opening): boolean =>
+  opening.kind === 'window' &&
+  opening.along !== null &&
+  opening.wall === thing.wall &&
+  thing.away.mm <= TOUCHING &&
+  shares(opening.sill.mm, opening.sill.mm + opening.height.mm, thing.bottom.mm, topOf(thing)) &&
+  shares(opening.along.mm, opening.along.mm + opening.width.mm, thing.along.mm, thing.along.mm + thing.width.mm);
+
 /** What reaches through the ceiling or a slope, and what hangs so low that one knocks a head. */
 function underCeiling(thing: Fixture, floor: readonly Point[], { ceiling, terms, say }: Room): PlanFinding[] {
   const over = topOf(thing) - ceiling(floor);
   if (over > TOUCHING) {
-    const text = `${capital(thing.name)} is ${say(over)} taller than the ceiling is there.`;
+    const text = `${capital(thing.name)} reaches ${say(over)} above the ceiling there.`;
     return [finding('bad', `${thing.id} ceiling`, text, thing)];
   }
   if (!isOverhead(thing)) return [];
