@@ -1,6 +1,7 @@
 import { doorFigures } from './door';
 import { narrationFigures } from './narration';
 import { planFigures } from './plan';
+import { layoutFigures } from './layout';
 import { quantityFigures } from './quantities';
 import { busyFigures } from './busy';
 import { pageFigures } from './pages';
@@ -12,6 +13,7 @@ const QUESTIONS = {
   plan: planFigures,
   door: doorFigures,
   quantities: quantityFigures,
+  layout: layoutFigures,
   pages: pageFigures,
   script: scriptFigures,
   busy: busyFigures,

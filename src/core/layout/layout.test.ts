@@ -5,7 +5,7 @@ import { drawingOf, swingOf } from './drawing';
 import { measuresOf } from './measures';
 import { moveWall } from './move-wall';
 import type { PlanTerms } from './fit/finding';
-import { overlap } from './fit/ground';
+import { groundOf, overlap } from './fit/ground';
 import { brokenBy, checkArea, checkPlan } from './plan-fit';
 import { distance, inside } from './point';
 import { outlineOf, rectangle, wallsOf } from './room-outline';
@@ -373,7 +373,7 @@ describe('the plan', () => {
           { x: x + 1000, y: 1000 },
           { x, y: 1000 },
         ];
-        expect(overlap(square(0), square(dx))).toBe(Math.abs(dx) < 999);
+        expect(overlap(groundOf(square(0)), groundOf(square(dx)))).toBe(Math.abs(dx) < 999);
         expect(inside(square(0), { x: dx, y: 500 })).toBe(dx >= 0 && dx <= 1000);
       }),
     ));

@@ -34,6 +34,7 @@ const LARGE_OPENING = 1.5;
 
 /** A wall as calculators take it: even, or lower at its ends with a rise between them. */
 function sectionOf(top: readonly Point[], height: number): { height: number; gableRise: number } {
+  if (top.length === 0) return { height, gableRise: 0 };
   const ends = Math.min(top[0]?.y ?? height, top.at(-1)?.y ?? height);
   return { height: ends, gableRise: Math.max(0, ...top.map(({ y }) => y)) - ends };
 }
@@ -60,10 +61,8 @@ export function measuresOf(shape: Shape, openings: readonly Opening[]): Measures
       const outline = outlineOf(shape);
       if (!outline.ok) return {};
       const { corners } = outline.value;
-      const tops = shape.walls.map((_, wall) => wallTop(shape, corners, wall));
-      const gross = shape.slopes?.length
-        ? sum(tops.map(wallSurface)) / 1e6
-        : squareMetres(outline.value.perimeter, shape.height.mm);
+      const tops = shape.slopes?.length ? shape.walls.map((_, wall) => wallTop(shape, corners, wall)) : undefined;
+      const gross = tops ? sum(tops.map(wallSurface)) / 1e6 : squareMetres(outline.value.perimeter, shape.height.mm);
       const doors = sum(
         openings.filter((opening) => isDoor(opening.kind)).map((opening) => opening.width.mm * opening.count),
       );
@@ -78,7 +77,7 @@ export function measuresOf(shape: Shape, openings: readonly Opening[]): Measures
         // Boards are cut from a wall's whole height, a gable or slope on it as a rise of its middle.
         sections: shape.walls.map((wall, index) => ({
           width: wall.mm,
-          ...sectionOf(tops[index] ?? [], shape.height.mm),
+          ...sectionOf(tops?.[index] ?? [], shape.height.mm),
         })),
         ...holes,
       };

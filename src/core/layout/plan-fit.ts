@@ -6,7 +6,7 @@ import { alignment, faceAlignment } from './fit/alignment';
 import { passage, pocket, swingFindings } from './fit/doors';
 import { drainFindings } from './fit/drain';
 import { finding, nameOf, type PlanFinding, type PlanTerms } from './fit/finding';
-import { frontOf, sweep, type Room } from './fit/ground';
+import { frontOf, groundOf, sweep, type Room } from './fit/ground';
 import { runFindings } from './fit/runs';
 import { thingFindings } from './fit/things';
 import { wayOut } from './fit/way-out';
@@ -32,13 +32,17 @@ export function checkPlan(
     corners,
     openings,
     terms,
-    floors: fixtures.map((thing) => ({ thing, floor: footprint(corners, thing), front: frontOf(corners, thing) })),
+    floors: fixtures.map((thing) => ({
+      thing,
+      floor: groundOf(footprint(corners, thing)),
+      front: groundOf(frontOf(corners, thing)),
+    })),
     swings: openings.flatMap((opening) => {
       const floor = sweep(corners, opening);
-      return floor ? [{ opening, floor }] : [];
+      return floor ? [{ opening, floor: groundOf(floor) }] : [];
     }),
-    holds: (points) => isWithin(corners, points),
-    ceiling: (points) => Math.min(...points.map((point) => ceilingOver(shape, corners, point))),
+    holds: ({ points }) => isWithin(corners, points),
+    ceiling: ({ points }) => Math.min(...points.map((point) => ceilingOver(shape, corners, point))),
     say: (mm) => formatLength(Math.max(0, mm), terms.system),
   };
   return [
@@ -52,7 +56,7 @@ export function checkPlan(
       .filter((opening) => opening.kind === 'pocket' && opening.along)
       .map((opening) => pocket(shape, opening, room)),
     ...room.swings.flatMap((swing) => swingFindings(swing, room)),
-    ...room.floors.flatMap((standing, index) => thingFindings(standing, room.floors.slice(index + 1), room)),
+    ...room.floors.flatMap((standing, at) => thingFindings(standing, at, room)),
     ...runFindings(shape, fixtures, room),
     ...alignment(room, fixtures),
     ...(terms.sleeping ? wayOut(room) : []),

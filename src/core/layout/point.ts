@@ -53,8 +53,14 @@ export function crossing(a: Point, along1: Point, b: Point, along2: Point): Poin
 
 /** Least and greatest of both. */
 export function boundsOf(points: readonly Point[]): { left: number; right: number; bottom: number; top: number } {
-  const [xs, ys] = [points.map((point) => point.x), points.map((point) => point.y)];
-  return { left: Math.min(...xs), right: Math.max(...xs), bottom: Math.min(...ys), top: Math.max(...ys) };
+  const box = { left: Infinity, right: -Infinity, bottom: Infinity, top: -Infinity };
+  for (const { x, y } of points) {
+    if (x < box.left) box.left = x;
+    if (x > box.right) box.right = x;
+    if (y < box.bottom) box.bottom = y;
+    if (y > box.top) box.top = y;
+  }
+  return box;
 }
 
 /** Whether a point lies inside the corners or on their edge. */

@@ -1,6 +1,7 @@
 import { ValidationError, type AnyObject, type ObjectSchema } from 'yup';
 import { answer, refuse, type Outcome } from '../problem';
 import type { Asks, Give, InputOf } from './ask';
+import { agrees } from './agrees';
 import { schemaOf } from './schema';
 
 export const GROUPS = {
@@ -72,7 +73,7 @@ export function calculator<A extends Asks, Output extends object>(terms: Calcula
     schema,
     purchases: (output, input) => buys?.(output as Output, input as InputOf<A>) ?? [],
     run: (input) => {
-      const checked = check(schema, input);
+      const checked = agrees(terms.asks, input) ? answer(input) : check(schema, input);
       if (!checked.ok) return checked;
       const outcome = compute(checked.value as InputOf<A>) as Outcome<Record<string, unknown>>;
       return outcome.ok && !allFinite(outcome.value)

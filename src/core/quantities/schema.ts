@@ -15,7 +15,7 @@ import { LONGEST_MM } from '../units/length';
 import { isAsk, type Ask, type Asks } from './ask';
 
 /** More lines than this are a file, not a question. */
-const MOST_LINES = 500;
+export const MOST_LINES = 500;
 
 /**
  * The Yup schema of what is asked: strict (no text is taken for a number), and every message says what would be right.

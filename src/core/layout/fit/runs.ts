@@ -1,10 +1,11 @@
+import { groupBy } from '../../group-by';
 import { checkRun } from '../../fit/cabinet-run';
 import { capital } from '../../words/letters';
 import { direction, leftOf, type Point } from '../point';
 import { wallName, type Fixture, type RoomShape } from '../shape';
 import { TOUCHING } from '../within';
 import { finding, type PlanFinding } from './finding';
-import { sameHeight, shares, type Room } from './ground';
+import { reach, sameHeight, type Room } from './ground';
 
 /** Usual figures of makers. mm */
 const WIDEST_FILLER = 100;
@@ -28,16 +29,14 @@ interface Run {
   things: readonly [Fixture, ...Fixture[]];
 }
 
-function runsOf(shape: RoomShape, fixtures: readonly Fixture[]): Run[] {
-  return shape.walls.flatMap((_, wall) =>
-    [false, true].flatMap((hung) => {
-      const [first, ...rest] = fixtures
-        .filter((thing) => thing.wall === wall && isFitted(thing) && thing.away.mm <= TOUCHING)
-        .filter((thing) => thing.bottom.mm >= HUNG === hung)
-        .sort((a, b) => a.along.mm - b.along.mm);
-      return first ? [{ wall, hung, things: [first, ...rest] as const }] : [];
-    }),
-  );
+function runsOf(fixtures: readonly Fixture[]): Run[] {
+  const fitted = fixtures
+    .filter((thing) => isFitted(thing) && thing.away.mm <= TOUCHING)
+    .sort((a, b) => a.wall - b.wall || a.along.mm - b.along.mm);
+  return [...groupBy(fitted, (thing) => thing.wall * 2 + Number(thing.bottom.mm >= HUNG))].flatMap(([key, things]) => {
+    const [first, ...rest] = things;
+    return first ? [{ wall: Math.floor(key / 2), hung: key % 2 === 1, things: [first, ...rest] as const }] : [];
+  });
 }
 
 /** Where two runs meet in a corner: the one that goes on into it, and the one that stops before it. */
@@ -148,29 +147,57 @@ const front = (corners: readonly Point[], { wall }: Fixture): Point => {
   const out = leftOf(direction(a, b));
   return { x: -out.x, y: -out.y };
 };
-const reach = (points: readonly Point[], axis: Point): [number, number] => {
-  const values = points.map(({ x, y }) => x * axis.x + y * axis.y);
-  return [Math.min(...values), Math.max(...values)];
-};
-
 /** Between two that stand side by side at least so much of their length. mm */
 const BESIDE = 100;
 
+/** What stands fitted on the floor, seen from its front: how far it reaches forward, and to its sides. */
+interface Faced {
+  thing: Fixture;
+  facing: Point;
+  across: [number, number];
+  beside: [number, number];
+  middle: Point;
+}
+
+function facedOf({ floors, corners }: Room): Faced[] {
+  return floors.flatMap(({ thing, floor: { points, box } }): Faced[] => {
+    if (!isFitted(thing) || thing.bottom.mm >= HUNG) return [];
+    const facing = front(corners, thing);
+    return [
+      {
+        thing,
+        facing,
+        across: reach(points, facing),
+        beside: reach(points, leftOf(facing)),
+        middle: { x: (box.left + box.right) / 2, y: (box.bottom + box.top) / 2 },
+      },
+    ];
+  });
+}
+
+const turned = ([from, to]: [number, number]): [number, number] => [-to, -from];
+
+/** How far two stand apart, the one before the front of the other; undefined where one does not walk between them. */
+function apart(one: Faced, other: Faced): number | undefined {
+  const alike = one.facing.x * other.facing.x + one.facing.y * other.facing.y;
+  if (Math.abs(alike) < 0.99) return undefined;
+  // Seen along the first one’s front; what faces it is seen the other way round.
+  const beside = alike > 0 ? other.beside : turned(other.beside);
+  if (Math.min(one.beside[1], beside[1]) - Math.max(one.beside[0], beside[0]) < BESIDE) return undefined;
+  const across = alike > 0 ? other.across : turned(other.across);
+  const gap = Math.max(across[0] - one.across[1], one.across[0] - across[1]);
+  // Back to back, or in one another, which is told of by itself.
+  return gap > TOUCHING ? gap : undefined;
+}
+
 /** How wide one can walk between runs that face each other, and between a run and what stands free before it. */
-function aisles({ floors, corners, terms, say }: Room): PlanFinding[] {
-  const fitted = floors.filter(({ thing }) => isFitted(thing) && thing.bottom.mm < HUNG);
-  return fitted.flatMap((one, at) =>
-    fitted.slice(at + 1).flatMap((other) => {
-      const [mine, theirs] = [front(corners, one.thing), front(corners, other.thing)];
-      const facing = mine.x * theirs.x + mine.y * theirs.y;
-      if (Math.abs(facing) < 0.99) return [];
-      const [side, otherSide] = [reach(one.floor, leftOf(mine)), reach(other.floor, leftOf(mine))];
-      if (Math.min(side[1], otherSide[1]) - Math.max(side[0], otherSide[0]) < BESIDE) return [];
-      const [span, otherSpan] = [reach(one.floor, mine), reach(other.floor, mine)];
-      if (shares(...span, ...otherSpan)) return [];
-      const gap = Math.max(otherSpan[0] - span[1], span[0] - otherSpan[1]);
-      // Back to back, or with something between that is told of by itself.
-      if (gap <= TOUCHING || isBetween(floors, [one, other])) return [];
+function aisles(room: Room): PlanFinding[] {
+  const { terms, say } = room;
+  const faced = facedOf(room);
+  return faced.flatMap((one, at) =>
+    faced.slice(at + 1).flatMap((other) => {
+      const gap = apart(one, other);
+      if (gap === undefined || isBetween(faced, one, other)) return [];
       const wide = gap >= terms.leastAisle - TOUCHING;
       const text =
         `${capital(say(gap))} to walk between ${one.thing.name} and ${other.thing.name}` +
@@ -180,26 +207,25 @@ function aisles({ floors, corners, terms, say }: Room): PlanFinding[] {
   );
 }
 
-/** Whether another fitted thing stands between the middles of two. */
-function isBetween(floors: Room['floors'], [one, other]: [Room['floors'][number], Room['floors'][number]]): boolean {
-  const middle = (points: readonly Point[]): Point => ({
-    x: points.reduce((sum, { x }) => sum + x, 0) / points.length,
-    y: points.reduce((sum, { y }) => sum + y, 0) / points.length,
-  });
-  const [from, to] = [middle(one.floor), middle(other.floor)];
-  return floors.some(({ thing, floor }) => {
-    if (thing === one.thing || thing === other.thing || !isFitted(thing) || thing.bottom.mm >= HUNG) return false;
-    const centre = middle(floor);
-    const length = Math.hypot(to.x - from.x, to.y - from.y);
-    const along = ((centre.x - from.x) * (to.x - from.x) + (centre.y - from.y) * (to.y - from.y)) / length ** 2;
-    const off = Math.abs((centre.x - from.x) * (to.y - from.y) - (centre.y - from.y) * (to.x - from.x)) / length;
+/** Whether another fitted thing stands between the middles of two: their own distance is then no aisle. */
+function isBetween(
+  faced: readonly Faced[],
+  { thing: one, middle: from }: Faced,
+  { thing: other, middle: to }: Faced,
+): boolean {
+  const [x, y] = [to.x - from.x, to.y - from.y];
+  const length = Math.hypot(x, y);
+  return faced.some(({ thing, middle }) => {
+    if (thing === one || thing === other) return false;
+    const along = ((middle.x - from.x) * x + (middle.y - from.y) * y) / length ** 2;
+    const off = Math.abs((middle.x - from.x) * y - (middle.y - from.y) * x) / length;
     return along > 0.05 && along < 0.95 && off < Math.max(thing.width.mm, thing.depth.mm) / 2;
   });
 }
 
 /** Runs of cabinets with their fillers, their corners, their doors, and the aisles between them. */
 export function runFindings(shape: RoomShape, fixtures: readonly Fixture[], room: Room): PlanFinding[] {
-  const runs = runsOf(shape, fixtures);
+  const runs = runsOf(fixtures);
   const corners = runs.map((run) => cornerAt(shape, run, runs));
   const startsInCorner = (run: Run): boolean =>
     corners.some((corner) => corner !== undefined && corner.after.id === run.things[0].id);

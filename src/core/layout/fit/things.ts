@@ -1,22 +1,20 @@
 import { capital } from '../../words/letters';
 import { isOverhead, type Fixture, type Opening } from '../shape';
-import type { Point } from '../point';
 import { TOUCHING } from '../within';
 import { finding, openingName, type PlanFinding } from './finding';
-import { overlap, sameHeight, shares, topOf, type Room, type Standing } from './ground';
+import { overlap, sameHeight, shares, topOf, type Ground, type Room, type Standing } from './ground';
 
-/** Whether a thing stands in the room, on nothing else, before no door, under the ceiling, with room to use it. */
-export function thingFindings(
-  { thing, floor, front }: Standing,
-  others: readonly Standing[],
-  room: Room,
-): PlanFinding[] {
+/**
+ * Whether a thing stands in the room, on nothing else, before no door, under the ceiling, with room to use it.
+ * @param at its place among the things of the room: two are told of once, by the first of them
+ */
+export function thingFindings({ thing, floor, front }: Standing, at: number, room: Room): PlanFinding[] {
   const name = capital(thing.name);
   if (!room.holds(floor))
     return [finding('bad', `${thing.id} inside`, `${name} does not stand inside the room.`, thing)];
   return [
-    ...others
-      .filter((other) => sameHeight(thing, other.thing) && overlap(floor, other.floor))
+    ...room.floors
+      .filter((other, index) => index > at && overlap(floor, other.floor) && sameHeight(thing, other.thing))
       .map((other) => {
         const text = `${name} and ${other.thing.name} stand in the same place.`;
         return finding('bad', `${thing.id} on ${other.thing.id}`, text, thing, other.thing);
@@ -57,7 +55,7 @@ const covers = (thing: Fixture, opening: Opening): boolean =>
   shares(opening.along.mm, opening.along.mm + opening.width.mm, thing.along.mm, thing.along.mm + thing.width.mm);
 
 /** What reaches through the ceiling or a slope, and what hangs so low that one knocks a head. */
-function underCeiling(thing: Fixture, floor: readonly Point[], { ceiling, terms, say }: Room): PlanFinding[] {
+function underCeiling(thing: Fixture, floor: Ground, { ceiling, terms, say }: Room): PlanFinding[] {
   const over = topOf(thing) - ceiling(floor);
   if (over > TOUCHING) {
     const text = `${capital(thing.name)} reaches ${say(over)} above the ceiling there.`;
@@ -71,11 +69,15 @@ function underCeiling(thing: Fixture, floor: readonly Point[], { ceiling, terms,
   return [finding(free ? 'good' : 'bad', `${thing.id} head`, text, thing)];
 }
 
-function frontFinding(thing: Fixture, front: readonly Point[], { floors, holds, say, terms }: Room): PlanFinding {
+function frontFinding(thing: Fixture, front: Ground, { floors, holds, say, terms }: Room): PlanFinding {
   const blocked = [
     ...floors
-      .filter((other) => other.thing.id !== thing.id && other.thing.bottom.mm < terms.headRoom - TOUCHING)
-      .filter((other) => overlap(front, other.floor))
+      .filter(
+        (other) =>
+          overlap(front, other.floor) &&
+          other.thing.id !== thing.id &&
+          other.thing.bottom.mm < terms.headRoom - TOUCHING,
+      )
       .map((other) => other.thing.name),
     ...(holds(front) ? [] : ['a wall']),
   ];
