@@ -26,6 +26,8 @@ const LONG = {
   /** Random rooms judged by the plan and by its plain twin: `npm run long -- rooms 10000`, about half an hour. */
   rooms: ([times = '10000']) =>
     run(bin('vitest'), ['run', '--project', 'unit', 'random-rooms.test'], { FIT_ROOMS: times }),
+  /** A thing pulled over the plan and typed again, so many times: `npm run long -- drags 60`. */
+  drags: ([times = '60']) => run(bin('vitest'), ['run', '--project', 'browser', 'dragging.test'], { DRAGS: times }),
   /** A firm that grew, with so many times the past: `npm run long -- years 100` is about one of three years. */
   years: ([times = '100']) =>
     run(bin('vitest'), ['run', '--project', 'integration', '--reporter=dot', 'reading.test', 'thin.test'], {

@@ -272,7 +272,7 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
     title: link.job ? (jobs.get(link.job)?.name ?? '') : (sub?.name ?? ''),
     updates: link.job ? updatesFor(firm.job(link.job), 'crew') : [],
     days: plan ? daysOf(plan, jobIds, now, link.sub, jobs) : [],
-    rooms: plan ? roomsOf(firm, plan, mine, sub?.trade) : [],
+    rooms: link.job ? roomsOf(firm.job(link.job), plan) : plan ? roomsOfSub(firm, plan, mine, sub?.trade) : [],
     around: [...jobIds].flatMap((id) => {
       const brief = briefOfJob(firm.job(id));
       return isEmptyBrief(brief) ? [] : [{ job: jobs.get(id)?.name ?? '', brief }];
@@ -291,23 +291,43 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
 /** How far ahead a crew's page looks. */
 const AHEAD_DAYS = 14;
 
-/** What is agreed in the rooms that somebody still comes to, in the order in which they come. @param trade of a sub */
-function roomsOf(
+type Room = CrewShared['rooms'][number];
+
+/** What is agreed in an area; nothing where nothing is. @param first the piece of work that begins there next */
+function roomOf(job: JobReading, area: string, first: PlannedTask | undefined, last: number, trade?: Trade): Room[] {
+  const brief = briefIn(job, area, trade);
+  if (isEmptyBrief(brief)) return [];
+  const soon = first !== undefined && first.start < last;
+  return [{ area, name: areaNames(job).get(area) ?? '', job: jobRow(job).name, soon, brief }];
+}
+
+/** The piece of work that begins next in each area, in the order in which they begin. */
+function nextIn(tasks: readonly PlannedTask[]): Map<string, PlannedTask> {
+  const next = new Map<string, PlannedTask>();
+  for (const task of [...tasks].sort((a, b) => a.start - b.start))
+    if (task.area && task.state !== 'done' && !next.has(task.area)) next.set(task.area, task);
+  return next;
+}
+
+const ahead = (plan: StoredPlan, now: Day): number => slotOf(plan.origin, addDays(now, AHEAD_DAYS));
+
+/** What is agreed on a job: where work begins next first, then where none is planned. */
+function roomsOf(job: JobReading, plan: StoredPlan | undefined): Room[] {
+  const next = nextIn((plan?.tasks ?? []).filter((task) => task.job === job.id));
+  const last = plan ? ahead(plan, job.firm.today) : 0;
+  const others = areaRows(job).flatMap(({ id }) => (next.has(id) ? [] : [id as string]));
+  return [...next.keys(), ...others].flatMap((area) => roomOf(job, area, next.get(area), last));
+}
+
+/** What is agreed in the rooms that a sub still comes to, in the order in which they come. */
+function roomsOfSub(
   firm: FirmReading,
   plan: StoredPlan,
   mine: readonly PlannedTask[],
   trade: Trade | undefined,
-): CrewShared['rooms'] {
-  const last = slotOf(plan.origin, addDays(firm.today, AHEAD_DAYS));
-  const ahead = mine.filter((task) => task.state !== 'done' && task.area !== null).sort((a, b) => a.start - b.start);
-  const first = new Map<string, PlannedTask>();
-  for (const task of ahead) if (task.area && !first.has(task.area)) first.set(task.area, task);
-  return [...first].flatMap(([area, task]) => {
-    const job = firm.job(task.job);
-    const brief = briefIn(job, area, trade);
-    if (isEmptyBrief(brief)) return [];
-    return [{ area, name: areaNames(job).get(area) ?? '', job: jobRow(job).name, soon: task.start < last, brief }];
-  });
+): Room[] {
+  const last = ahead(plan, firm.today);
+  return [...nextIn(mine)].flatMap(([area, task]) => roomOf(firm.job(task.job), area, task, last, trade));
 }
 
 function daysOf(

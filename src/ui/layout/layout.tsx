@@ -2,7 +2,7 @@
 import { sayMeasure } from '@/core/quantities/measured';
 import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { changeFixture, describeArea } from '@/contract/commands/layout';
 import type { KeptOpening, KeptFixture, LayoutView } from '@/contract/views/layout';
@@ -47,17 +47,15 @@ export function Layout({ view }: { view: LayoutView }) {
   const [open, setOpen] = useState<Open>();
   const remove = useRemove();
   const { give } = useSend();
-  const { fixtures, pull } = usePulled(view, give);
+  const { fixtures, pull, latest } = usePulled(view, give);
   const close = (): void => setOpen(undefined);
   const findings: PlanFinding[] = shape
     ? checkArea(shape, view.openings, fixtures, usualTerms(system, area.sleeping, area.atGrade))
     : [];
   const pick = (about: string): void => {
     const picked = /^wall (\d+)$/.exec(about);
-    const [opening, thing] = [
-      view.openings.find((kept) => kept.id === about),
-      view.fixtures.find((fixture) => fixture.id === about),
-    ];
+    const opening = view.openings.find((kept) => kept.id === about);
+    const thing = latest(about);
     if (picked) setSeen(Number(picked[1]) - 1);
     else if (opening) setOpen({ form: 'opening', thing: opening });
     else if (thing) setOpen({ form: 'fixture', thing });
@@ -119,25 +117,39 @@ export function Layout({ view }: { view: LayoutView }) {
 
 type Seen = number | 'ceiling' | undefined;
 
-/** Things of the room as they are, or as they are held while one is pulled over the plan; let go it is kept there. */
+/**
+ * Things of the room as they are, or where one is held while it is pulled over the plan. Let go it is kept there: the
+ * next pull begins where the last one ended, though the page has not heard of it yet.
+ */
 function usePulled(view: LayoutView, give: Give) {
   const { shape, job } = view;
-  const [pulled, setPulled] = useState<KeptFixture>();
+  const [held, setHeld] = useState<KeptFixture>();
+  const letGo = useRef(new Map<string, KeptFixture>());
+  const sending = useRef<Promise<unknown>>(Promise.resolve());
+  const newest = (thing: KeptFixture, mine: KeptFixture | undefined): KeptFixture =>
+    mine?.id === thing.id && mine.version >= thing.version ? mine : thing;
   const pull = (about: string, by: Point, done: boolean): void => {
-    const thing = view.fixtures.find(({ id }) => id === about);
+    const thing = latest(about);
     const outline = shape?.kind === 'room' ? outlineOf(shape, job.units) : undefined;
     if (!thing || shape?.kind !== 'room' || !outline?.ok) return;
-    const next = dragged(shape, outline.value.corners, thing, by, job.units);
-    const moved = next.along.mm !== thing.along.mm || next.away.mm !== thing.away.mm;
-    setPulled(moved ? { ...thing, ...next } : undefined);
-    if (!done || !moved) return;
-    void give(
-      changeFixture,
-      { ...thing, ...next },
-      { text: `${thing.name} was moved.`, back: `${thing.name} is back where it was.` },
-    ).then(() => setPulled(undefined));
+    const next = { ...thing, ...dragged(shape, outline.value.corners, thing, by, job.units) };
+    setHeld(next);
+    if (!done || (next.along.mm === thing.along.mm && next.away.mm === thing.away.mm)) return;
+    letGo.current.set(about, { ...next, version: thing.version + 1 });
+    const told = { text: `${thing.name} was moved.`, back: `${thing.name} is back where it was.` };
+    sending.current = sending.current
+      .then(() => give(changeFixture, next, told))
+      .then((taken) => {
+        if (taken) return;
+        letGo.current.delete(about);
+        setHeld(undefined);
+      });
   };
-  return { fixtures: view.fixtures.map((thing) => (thing.id === pulled?.id ? pulled : thing)), pull };
+  const latest = (about: string): KeptFixture | undefined => {
+    const shown = view.fixtures.find(({ id }) => id === about);
+    return shown && newest(shown, letGo.current.get(about));
+  };
+  return { fixtures: view.fixtures.map((thing) => newest(thing, held)), pull, latest };
 }
 
 /** The drawing, seen as one chooses, with its files. */
