@@ -32,3 +32,6 @@ CREATE TABLE area_merged (
 ) STRICT;
 CREATE INDEX area_merged_job ON area_merged (job);
 CREATE INDEX area_merged_into ON area_merged (into_area);
+
+-- How a selection was found when it came, wherever it was looked at: what is wrong must not read as checked.
+ALTER TABLE selection ADD COLUMN found TEXT CHECK (found IS NULL OR json_valid(found));

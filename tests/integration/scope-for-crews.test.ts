@@ -7,6 +7,10 @@ import type { Installation } from '@/server/installation';
 import { openLink, sharedView, sharesPicture } from '@/server/public/shared';
 import { tokenOf } from '@/server/tokens';
 import { unlikeRecords } from '@/server/walks/rebuild';
+import { stateWords } from '@/core/selections/states';
+import { statementGaps } from '@/server/views/compose-statement';
+import { deliveriesView } from '@/server/views/deliveries';
+import { selectionsOf } from '@/server/views/selection';
 import { firmView } from '@/server/views/firm';
 import { roomView } from '@/server/views/room';
 import { findable } from '@/server/views/find';
@@ -243,3 +247,56 @@ describe('a job that was set up by mistake', () => {
     expect(readFirm(installation).jobs).toContain(dairy);
   });
 });
+
+describe('what was entered without being right', () => {
+  it('is said before it is sent: no client, no address, a line whose measure is gone (D24)', () => {
+    const installation = demoHouse();
+    const { version, ...row } = queryOne<Record<string, string> & { version: number }>(
+      installation.db,
+      'SELECT version, name, units, state, start_day AS startDay FROM job WHERE id = @dairy',
+      { dairy },
+    )!;
+    must(installation, 'job.change', { ...row, id: dairy, version, client: '', address: '' } as never);
+    const gaps = (): string =>
+      statementGaps(readJob(installation, dairy))
+        .map(({ text }) => text)
+        .join('\n');
+    expect(gaps()).toMatch(/Who the client is: their name is missing/);
+    expect(gaps()).toMatch(/Where it is: the address is missing/);
+    must(installation, 'scope.add', {
+      ...{ id: newId(), job: dairy, area: areaOf('roof', 'dairy'), stance: 'in', verb: 'cover', subject: 'the roof' },
+      ...{ measure: 'faceNet', dependsOn: '', place: '' },
+    });
+    expect(gaps()).toMatch(/Slate roof: cover the roof: what it followed is no longer drawn/);
+  });
+
+  it('is no half of a piece (D24), and no wrong goods without a word on what came (D13)', () => {
+    const installation = demoHouse();
+    const line = {
+      job: dairy,
+      area: workshop,
+      stance: 'in',
+      verb: 'fit',
+      subject: 'outlets',
+      dependsOn: '',
+      place: '',
+    };
+    const answer = giveRaw(installation, 'scope.add', { ...line, id: newId(), quantity: 1.5, unit: 'pieces' });
+    expect(answer).toMatchObject({ problem: { field: 'quantity', title: expect.stringMatching(/counted whole/) } });
+    expect(codeOf(installation, 'scope.add', { ...line, id: newId(), quantity: 1.5, unit: 'm' })).toBe('applied');
+    const { id, version } = queryOne<{ id: string; version: number }>(
+      installation.db,
+      "SELECT id, version FROM selection WHERE state IN ('ordered', 'confirmed', 'shipped') AND removed = 0",
+    )!;
+    expect(codeOf(installation, 'selection.check', { id, version, verdict: 'wrong' })).toBe('not-said');
+    must(installation, 'selection.check', { id, version, verdict: 'wrong', text: 'white, not sage' });
+    const item = selectionsOf(readJob(installation, jobOf(installation, id))).find((one) => one.id === id)!;
+    expect([item.state, stateWords(item)]).toEqual(['checked', 'came wrong']);
+    const { storage } = deliveriesView(readJob(installation, jobOf(installation, id)));
+    const there = storage.flatMap(({ things }) => things).filter((thing) => thing.href?.includes(id));
+    expect(there.map(({ text }) => text)).toEqual(['goes back']);
+  });
+});
+
+const jobOf = (installation: Installation, selection: string): string =>
+  queryOne<{ job: string }>(installation.db, 'SELECT job FROM selection WHERE id = @selection', { selection })!.job;

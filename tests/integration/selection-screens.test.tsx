@@ -200,7 +200,7 @@ describe('deliveries and suppliers', () => {
     expect(page).toMatch(
       /Mon 22 Mar, morning into Boat store, on bearers along the north wall .*cladding boards, 704 sq ft Seaward face/,
     );
-    expect(page).toContain('heaviest piece 62 kg, 2 people, bundles opened on the lorry, boards carried by two');
+    expect(page).toContain('heaviest piece 137 lb, 2 people, bundles opened on the lorry, boards carried by two');
     expect(page).toMatch(/Boat store free (after|until) \w{3} \d+ Mar sage tiles, one opened box/);
     expect(page).toMatch(
       /boat store, on battens 190 sq ft of oak boards of the old day room floor salvage, from Day room, to be used again/,

@@ -784,8 +784,8 @@ describe('deliveries', () => {
     expect(found?.warnings.join('\n')).toMatch(
       pattern(
         '',
-        String.raw`Worktop: not ordered yet[\s\S]*needs the room[\s\S]*only 6\.\d m² are free[\s\S]*`,
-        String.raw`140 kg: 6 people or a machine, and 2 are there[\s\S]*protected`,
+        String.raw`Worktop: not ordered yet[\s\S]*needs the room[\s\S]*only 7\d\.\d sq ft are free[\s\S]*`,
+        String.raw`309 lb: 6 people or a machine, and 2 are there[\s\S]*protected`,
       ),
     );
     // Settled one by one it has nothing more to say.

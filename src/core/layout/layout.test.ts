@@ -5,6 +5,7 @@ import { drawingOf, swingOf } from './drawing';
 import { measuresOf } from './measures';
 import { moveWall } from './move-wall';
 import type { PlanTerms } from './fit/finding';
+import { readOpeningCsv } from './opening-csv';
 import { groundOf, overlap } from './fit/ground';
 import { brokenBy, checkArea, checkPlan } from './plan-fit';
 import { distance, inside } from './point';
@@ -408,5 +409,31 @@ describe('drawings', () => {
       expect(svg).toContain('A &#38; B &#60;c&#62;');
       expect(svg).not.toMatch(/NaN|Infinity|undefined/);
     }
+  });
+});
+
+describe('a list of openings that is partly bad (D15)', () => {
+  it('names each line that does not go with its wall, by its column, and takes the others', () => {
+    const list = [
+      'area,wall,kind,name,width,height,sill,along,count',
+      'Den,1,window,good,900,1200,900,500,1',
+      'Den,9,window,no wall,900,1200,900,500,1',
+      'Den,2,window,too high,900,2600,900,500,1',
+      'Den,1,window,over the first,900,1200,900,800,1',
+      'Loft,1,window,not drawn,900,1200,900,500,1',
+    ].join('\n');
+    const named = new Map([
+      ['den', 'den'],
+      ['loft', 'loft'],
+    ]);
+    const drawn = new Map([['den', { shape: box(4000, 3000), openings: [] }]]);
+    const { openings, problems } = readOpeningCsv(list, 'metric', named, drawn);
+    expect(openings.map(({ name }) => name)).toEqual(['good']);
+    expect(problems.map(({ line, column }) => [line, column])).toEqual([
+      [3, 'wall'],
+      [4, 'height'],
+      [5, 'along'],
+      [6, 'area'],
+    ]);
   });
 });

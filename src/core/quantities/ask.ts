@@ -22,6 +22,8 @@ export interface Ask<Value> {
   zero?: true;
   signed?: true;
   most?: number;
+  /** What is usual: outside of it is asked back, never refused. mm, or in the unit named. */
+  usual?: readonly [number, number];
   optional?: true;
   choices?: Readonly<Record<string, string>>;
   /** The parts of each line of a list. */
@@ -44,6 +46,7 @@ interface Terms {
   zero?: true;
   signed?: true;
   most?: number;
+  usual?: readonly [number, number];
   drawn?: readonly Measure[];
 }
 
@@ -67,6 +70,9 @@ export const OF_FACE: readonly Measure[] = [
   'wallsNetLarge',
   'wallsGross',
 ];
+
+/** A board or sheet as it is sold. mm */
+export const SHEET_SIDE: readonly [number, number] = [300, 6000];
 
 export const length = (label: string, terms: Terms = {}): Ask<number> => ({ kind: 'length', label, ...terms });
 export const amount = (label: string, unit: string, terms: Terms = {}): Ask<number> => ({

@@ -1,6 +1,6 @@
 import { answer, refuse } from '../problem';
 import { ceil, floor } from '../units/rounding';
-import { give, length, main, optional } from './ask';
+import { give, length, main, optional, SHEET_SIDE } from './ask';
 import { calculator } from './calculator';
 
 /** A strip along the foot of a wall, ripped from sheets. */
@@ -12,8 +12,8 @@ export const baseStrip = calculator({
   asks: {
     length: length('length of wall', { drawn: ['skirting', 'perimeter', 'width'] }),
     stripHeight: length('strip height'),
-    sheetWidth: length('sheet width'),
-    sheetLength: length('sheet length'),
+    sheetWidth: length('sheet width', { usual: SHEET_SIDE }),
+    sheetLength: length('sheet length', { usual: SHEET_SIDE }),
     kerf: optional(length('saw cut', { zero: true, hint: 'what the saw takes between two strips' })),
   },
   gives: { stripsPerSheet: give('count', 'strips from one sheet'), sheets: give('count', 'sheets', main) },

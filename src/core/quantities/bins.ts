@@ -12,7 +12,7 @@ export const bins = calculator({
     items: rowsOf('what is thrown away', {
       volume: amount('volume in place', 'm³', { most: 10_000 }),
       bulking: amount('swell factor', 'times', { most: 5 }),
-      density: amount('density in place', 'kg/m³', { most: 25_000 }),
+      density: amount('density in place', 'kg/m³', { most: 25_000, usual: [100, 12_000] }),
     }),
     binVolume: amount('a bin holds', 'm³', { most: 100 }),
     binMass: amount('a bin may weigh', 'kg', { most: 60_000 }),

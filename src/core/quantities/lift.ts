@@ -14,6 +14,8 @@ export const lift = calculator({
     depth: length('depth'),
     density: amount('density', 'kg/m³', {
       most: 25_000,
+      // From insulation board to lead.
+      usual: [100, 12_000],
       hint: 'softwood 500, laminated timber 600, steel 7850, concrete 2400',
     }),
     limitPerPerson: amount('one person carries', 'kg', { most: 60, hint: '25 kg close to the body is usual guidance' }),

@@ -1,6 +1,6 @@
 import { answer } from '../problem';
 import { ceil, squareMetres } from '../units/rounding';
-import { OF_WALLS, area, give, length, main, waste } from './ask';
+import { OF_WALLS, area, give, length, main, waste, SHEET_SIDE } from './ask';
 import { calculator } from './calculator';
 
 /** Board, sheathing, underlay by the sheet. */
@@ -11,8 +11,8 @@ export const sheets = calculator({
   answers: 'How many sheets cover an area.',
   asks: {
     area: area('area to cover', { drawn: OF_WALLS }),
-    sheetWidth: length('sheet width'),
-    sheetLength: length('sheet length'),
+    sheetWidth: length('sheet width', { usual: SHEET_SIDE }),
+    sheetLength: length('sheet length', { usual: SHEET_SIDE }),
     waste: waste(),
   },
   gives: { sheets: give('count', 'sheets', main) },

@@ -1,11 +1,16 @@
 import type { LoadCaution } from '../selections/load-cautions';
 import { formatDay, type Day } from '../units/day';
+import { sayAmount } from '../quantities/units';
+import type { UnitSystem } from '../units/units';
 import { phrase, type Phrase } from './phrase';
 
 /** What is wrong, or not said, about a delivery, as a sentence. */
-export const sayLoadCaution = (caution: LoadCaution, today: Day): Phrase => phrase(words(caution, today));
+export const sayLoadCaution = (caution: LoadCaution, today: Day, system: UnitSystem): Phrase =>
+  phrase(words(caution, today, system));
 
-function words(caution: LoadCaution, today: Day): string {
+function words(caution: LoadCaution, today: Day, system: UnitSystem): string {
+  const squares = (area: number): string => sayAmount(area, 'm²', system, 1);
+  const weight = (kg: number): string => sayAmount(kg, 'kg', system, 0);
   const on = (day: Day): string => formatDay(day, today);
   switch (caution.kind) {
     case 'not-heard':
@@ -31,17 +36,15 @@ function words(caution: LoadCaution, today: Day): string {
       );
     case 'carry-unsaid':
       return (
-        `The heaviest piece weighs ${caution.heaviest} kg: say how it is carried; ${caution.people} people or a machine ` +
+        `The heaviest piece weighs ${weight(caution.heaviest)}: say how it is carried; ${caution.people} people or a machine ` +
         'by usual guidance.'
       );
     case 'too-few':
       return (
-        `The heaviest piece weighs ${caution.heaviest} kg: ${caution.people} people or a machine, and ${caution.there} ` +
+        `The heaviest piece weighs ${weight(caution.heaviest)}: ${caution.people} people or a machine, and ${caution.there} ` +
         'are there. Your health and safety rules and a risk assessment decide.'
       );
     case 'protection-unsaid':
       return 'Nobody has said how the way in and the floor are protected.';
   }
 }
-
-const squares = (area: number): string => `${area.toFixed(1)} m²`;

@@ -561,7 +561,7 @@ describe('words', () => {
       table(
         'What is wrong, or not said, about a delivery',
         ['kind', 'said'],
-        all<LoadCaution>(CAUTIONS).map((caution) => [caution.kind, sayLoadCaution(caution, TODAY)]),
+        all<LoadCaution>(CAUTIONS).map((caution) => [caution.kind, sayLoadCaution(caution, TODAY, 'metric')]),
       ),
       table(
         'How a time limit is kept',
@@ -609,7 +609,7 @@ describe('words', () => {
         sayCauseToClient(cause, TODAY) ?? 'The firm’s own affair.',
       ]),
       ...all<DateWhy>(DATES).map((why) => sayDateWhy(why, TODAY)),
-      ...all<LoadCaution>(CAUTIONS).map((caution) => sayLoadCaution(caution, TODAY)),
+      ...all<LoadCaution>(CAUTIONS).map((caution) => sayLoadCaution(caution, TODAY, 'imperial')),
     ];
     for (const sentence of sentences) expect(sentence).toMatch(/^\p{Lu}[^\n]*[^.]\.$/u);
     for (const clause of [...all<Wait>(WAITS).map((wait) => sayWait(wait, TODAY)), ...all<WorkName>(WORK).map(sayWork)])

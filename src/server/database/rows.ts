@@ -799,6 +799,7 @@ export interface Rows {
       | 'checked'
       | 'fitted'
       | 'left over';
+    found: string | null;
   };
   shape: {
     area: AreaId;
@@ -1208,7 +1209,8 @@ export interface Defaults {
     | 'lead_low'
     | 'lead_high'
     | 'supplier'
-    | 'state';
+    | 'state'
+    | 'found';
   shape: 'version';
   share_link: 'job' | 'sub' | 'revoked_at' | 'opened' | 'opened_at';
   shared_wall: never;

@@ -35,6 +35,7 @@ export function settleCheck(context: PlanContext, id: string, check: Check, obse
   const after = afterCheck(check, row.quantity);
   update(context.db, 'selection', id, {
     came_on: row.came_on ?? today(context.installation),
+    found: JSON.stringify(check),
     ...(isBefore(row.state, after.state) ? { state: after.state } : {}),
   });
   if (after.again !== null) {
@@ -95,6 +96,7 @@ export function orderAgain(
     promised_on: null,
     slip: '',
     came_on: null,
+    found: null,
     kept_at: '',
     follows: of.id,
     alternatives: '[]',
@@ -127,7 +129,10 @@ export function takeCheckBack(context: PlanContext, selection: string, observati
   );
   const row = queryOne<Rows['selection']>(context.db, 'SELECT * FROM selection WHERE id = @selection', { selection });
   if (!row) return context.planStays();
-  if (row.state === 'checked') update(context.db, 'selection', selection, { state: 'on site' });
+  update(context.db, 'selection', selection, {
+    found: null,
+    ...(row.state === 'checked' ? { state: 'on site' as const } : {}),
+  });
   addHistory(context, { job: row.job, selection }, 'the check was taken back');
   context.replan(row.job, goodsCause(row, 'check-taken-back'));
 }

@@ -157,7 +157,18 @@ export function statementGaps(job: JobReading): { text: string; path: string }[]
   const lines = scopeOf(job);
   const areas = areaRows(job);
   const names = areaNames(job);
+  const { client, address } = jobRow(job);
   return [
+    ...(client.trim() === ''
+      ? [{ text: 'Who the client is: their name is missing.', path: routes.areas(job.id) }]
+      : []),
+    ...(address.trim() === '' ? [{ text: 'Where it is: the address is missing.', path: routes.areas(job.id) }] : []),
+    ...lines
+      .filter((line) => line.measure !== null && line.quantity === null)
+      .map((line) => ({
+        text: `${names.get(line.areaId) ?? ''}: ${line.verb} ${line.subject}: what it followed is no longer drawn. Draw it, or say how much.`,
+        path: scope,
+      })),
     ...areas
       .filter((area) => !lines.some((line) => line.areaId === area.id))
       .map((area) => ({

@@ -13,7 +13,7 @@ import { sayWork } from '@/core/words/work';
 import { findingsOf, scopeOf } from './scope-parts';
 import { sayLoadCaution } from '@/core/words/load-caution';
 import { jobHead } from './job-head';
-import { areasUpward, type AreaRow } from '../reading/job';
+import { areasUpward, type AreaRow, jobRow } from '../reading/job';
 import { measuresIn } from '../reading/layouts';
 import { planOf, type StoredPlan } from '../reading/plan';
 import type { JobReading } from '../reading/reading';
@@ -117,7 +117,7 @@ export function deliveriesView(job: JobReading): DeliveriesView {
               })),
               room,
               now,
-            ).map((caution) => sayLoadCaution(caution, now))
+            ).map((caution) => sayLoadCaution(caution, now, jobRow(job).units))
           : [],
       late: row.state === 'planned' && row.day < now,
     };

@@ -3,7 +3,7 @@ import { groupBy } from '@/core/group-by';
 import { boughtIn } from '@/core/quantities/units';
 import type { UnitSystem } from '@/core/units/units';
 import type { Purchase } from '@/core/quantities/calculator';
-import { checkWords } from '@/core/selections/check';
+import { checkWords, type Check } from '@/core/selections/check';
 import { arrivalOf } from '@/core/selections/arrival';
 import { dueOf } from '@/core/selections/due';
 import { selectionDates, type Closure, type SelectionDates } from '@/core/selections/order-by';
@@ -93,7 +93,7 @@ function waitedFor(requests: Requests, id: string, now: Day): SelectionView['wai
 }
 
 /** How it was found when it came, held against what was ordered. */
-function foundAs(check: Of<'selection-check'>, row: SelectionRow): SelectionView['found'] {
+function foundAs(check: Pick<Of<'selection-check'>, 'verdict' | 'text' | 'quantity'>, row: SelectionRow) {
   const { verdict, text = '', quantity } = check;
   const seen = { verdict, text, ...(quantity === undefined ? {} : { quantity }) };
   return { verdict, text: checkWords(seen, row.ordered_as || row.choice, row.unit) };
@@ -174,7 +174,7 @@ export function selectionsBy(job: JobReading, plan: StoredPlan | undefined): Sel
         returnTrip: row.return_trip === 1,
         delivery: row.delivery,
         waitsFor: asked.flatMap((id) => waitedFor(requests, id, now)),
-        found: check ? foundAs(check, row) : null,
+        found: row.found ? foundAs(JSON.parse(row.found) as Check, row) : check ? foundAs(check, row) : null,
       };
     })
     .sort(

@@ -2,7 +2,7 @@
 import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { Button } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import type { BenchView } from '@/contract/views/layout';
 import type { CalculationView } from '@/contract/views/scope';
 import { MEASURES, type Measure } from '@/core/layout/measures';
@@ -12,6 +12,7 @@ import type { Ask } from '@/core/quantities/ask';
 import { typedAmount } from '@/core/quantities/units';
 import { emptyNamed, readTyped, writeTyped, type TypedInput } from '@/core/quantities/typed';
 import { feedsFor, recalculate, usualFeeds } from '@/core/scope/feed';
+import { doubtsOf } from '@/core/quantities/doubts';
 import { sayResult } from '@/core/quantities/say';
 import { give } from '@/core/quantities/ask';
 import type { LengthSystem } from '@/core/units/length';
@@ -20,6 +21,7 @@ import { AskFields } from './ask-fields';
 import { KeepForm } from './keep-form';
 import { HowComputed, Results } from './results';
 import type { Problem } from '@/core/problem';
+import { capital } from '@/core/words/letters';
 import { Hidden } from '../kit/hidden';
 import { PageHead } from '../kit/page';
 import { Sheet } from '../kit/sheet';
@@ -153,6 +155,7 @@ function Calculating({
           problem={problem}
           setKeeping={setKeeping}
           kept={kept}
+          doubts={output ? doubtsOf(calculator.asks, withoutFed(shownInput, fed), area?.measures ?? {}, system) : []}
         />
       </div>
       <KeepPanel
@@ -168,6 +171,10 @@ function Calculating({
     </div>
   );
 }
+
+/** What was typed: what the drawing gives is not doubted against itself. */
+const withoutFed = (input: Record<string, unknown>, fed: Record<string, unknown>): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(input).filter(([name]) => !(name in fed)));
 
 /** Sizes as typed, or as drawn. */
 function SizesFromDrawing({
@@ -334,6 +341,7 @@ function AnswerBlock({
   problem,
   setKeeping,
   kept,
+  doubts,
 }: {
   output: Record<string, unknown> | undefined;
   calculator: AnyCalculator;
@@ -342,9 +350,30 @@ function AnswerBlock({
   problem: Problem | undefined;
   setKeeping: (next: boolean) => void;
   kept: CalculationView | undefined;
+  /** What can hardly be meant; it is not kept before somebody says that it is. */
+  doubts: readonly string[];
 }) {
+  const asked = doubts.join('\n');
+  const [meant, setMeant] = useState('');
   return (
     <Sheet aria-label="What comes out">
+      {doubts.length > 0 && (
+        <div className="notice soon" role="status">
+          <div>
+            {doubts.map((doubt) => (
+              <p key={doubt} className="mb-1">
+                {capital(doubt)}
+              </p>
+            ))}
+            <Form.Check
+              id="doubt-meant"
+              label="It is meant"
+              checked={meant === asked}
+              onChange={(event) => setMeant(event.target.checked ? asked : '')}
+            />
+          </div>
+        </div>
+      )}
       {output ? (
         <Results calculator={calculator} input={shownInput} output={output} system={system} />
       ) : (
@@ -358,7 +387,7 @@ function AnswerBlock({
       <HowComputed calculator={calculator} input={shownInput} system={system} />
       {calculator.decides && <p className="small-text mt-3 mb-0">{calculator.decides}</p>}
       <div className="actions mt-3 no-print">
-        <Button disabled={!output} onClick={() => setKeeping(true)}>
+        <Button disabled={!output || (doubts.length > 0 && meant !== asked)} onClick={() => setKeeping(true)}>
           {kept ? 'Save the change' : 'Save in an area'}
         </Button>
       </div>

@@ -3,6 +3,7 @@ import type { AnyCalculator } from '@/core/quantities/calculator';
 import type { Cut } from '@/core/quantities/cut-list';
 import type { Give } from '@/core/quantities/ask';
 import type { Ask } from '@/core/quantities/ask';
+import { sayAmount } from '@/core/quantities/units';
 import { sayResult } from '@/core/quantities/say';
 import { textOf, writeTyped, type Typed } from '@/core/quantities/typed';
 import { shownUnit } from '@/core/quantities/units';
@@ -74,7 +75,7 @@ function Value({
   if (give.kind === 'cans') {
     const cans = input.cans as { litres: number }[];
     const bought = (value as number[]).flatMap((many, index) =>
-      many > 0 ? [`${many} × ${cans[index]?.litres ?? 0} L`] : [],
+      many > 0 ? [`${many} × ${sayAmount(cans[index]?.litres ?? 0, 'L', system, 2)}`] : [],
     );
     return <>{bought.join(' + ')}</>;
   }

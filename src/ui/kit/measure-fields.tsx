@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { useController, useFormContext } from 'react-hook-form';
 import { parseLength, type LengthSystem } from '@/core/units/length';
+import { readAmount, sayAmount } from '@/core/quantities/units';
 import { readQuantity } from '@/core/units/quantity';
 import { described, FieldFrame, useFieldId, type FieldTerms } from './form';
 
@@ -90,6 +91,33 @@ export function LengthField({
     <Typed
       {...terms}
       mono
+      text={text}
+      error={unread ?? messageOf(fieldState.error)}
+      onText={put}
+      onBlur={field.onBlur}
+      inputRef={field.ref}
+    />
+  );
+}
+
+/** An area in m² or a weight in kg, read and shown as the job writes it; either way of measuring is understood. */
+export function AmountField({ system, of, ...terms }: FieldTerms & { system: LengthSystem; of: 'm²' | 'kg' }) {
+  const { control } = useFormContext();
+  const { field, fieldState } = useController({ name: terms.name, control });
+  const [text, setText] = useState(() =>
+    typeof field.value === 'number' ? sayAmount(field.value, of, system, 2) : '',
+  );
+  const [unread, setUnread] = useState<string>();
+  const put = (next: string): void => {
+    setText(next);
+    const read = next.trim() === '' ? undefined : readAmount(next, of, system);
+    setUnread(read && !read.ok ? read.problem.message : undefined);
+    // What was not understood is no empty field: the form stays until it is put right.
+    field.onChange(read ? (read.ok ? Number(read.value.toPrecision(8)) : Number.NaN) : undefined);
+  };
+  return (
+    <Typed
+      {...terms}
       text={text}
       error={unread ?? messageOf(fieldState.error)}
       onText={put}

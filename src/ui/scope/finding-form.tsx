@@ -41,7 +41,7 @@ function FindingFields({ kind }: { kind: FindingKind }) {
           {asked('quantity') && (
             <TextField name="quantity" label={kind === 'damage' ? 'How far it reaches' : 'How many'} type="number" />
           )}
-          {asked('unit') && <TextField name="unit" label="Unit" hint="m, m², pieces" />}
+          {asked('unit') && <TextField name="unit" label="Unit" hint="m, m², ft, sq ft, pieces" />}
         </div>
       )}
       {asked('live') && <LiveField />}

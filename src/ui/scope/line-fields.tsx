@@ -29,7 +29,7 @@ export function LineFields({
       </div>
       <div className="form-pair">
         <TextField name="quantity" label="How much" type="number" />
-        <TextField name="unit" label="Unit" hint="m, m², pieces" />
+        <TextField name="unit" label="Unit" hint="m, m², ft, sq ft, pieces" />
       </div>
       {area && area.measures.length > 0 && (
         <SelectField

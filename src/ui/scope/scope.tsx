@@ -256,11 +256,16 @@ function AreaScope({
               ''
             )}{' '}
             <Since line={line} />
+            {line.measure && line.quantity === null && (
+              <div className="small-text soon">
+                {MEASURES[line.measure].label}, which it followed, is no longer drawn: draw it, or say how much
+              </div>
+            )}
             <div className="small-text soft">
               {[
                 line.trade ? TRADES[line.trade].toLowerCase() : '',
                 line.dependsOn ? `depends on ${line.dependsOn}` : '',
-                line.measure ? `follows the drawing: ${MEASURES[line.measure].label}` : '',
+                line.measure && line.quantity !== null ? `follows the drawing: ${MEASURES[line.measure].label}` : '',
                 line.change ? 'by a change' : '',
                 line.place ? (line.stance === 'protect' ? `with ${line.place}` : `kept ${line.place}`) : '',
                 line.was ? `was: ${line.was}` : '',

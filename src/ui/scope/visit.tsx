@@ -101,7 +101,7 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
                 </Button>
               </span>
             </PageHead>
-            <LineEntry key={area.id} job={view.job.id} area={area} />
+            <LineEntry key={area.id} job={view.job} area={area} />
             <AreaLines view={view} area={area} />
             <BlockHead heading="Found here" />
             <Findings view={view} area={area} onOpen={(kind, finding) => setOpen({ form: 'finding', kind, finding })} />
@@ -303,7 +303,8 @@ function titleOf(open: Open | undefined, area: ScopeArea | undefined): string {
 }
 
 /** One line, read while it is typed: what it will be stands beneath it. */
-function LineEntry({ job, area }: { job: string; area: ScopeArea }) {
+function LineEntry({ job, area }: { job: ScopePageView['job']; area: ScopeArea }) {
+  const example = job.units === 'metric' ? 'strip the boards 46 m²' : 'strip the boards 500 sq ft';
   const { give, busy } = useSend();
   const [text, setText] = useState('');
   const [tried, setTried] = useState(false);
@@ -315,7 +316,7 @@ function LineEntry({ job, area }: { job: string; area: ScopeArea }) {
     if (
       await give(
         addScope,
-        { id: newId(), job, area: area.id, ...read.value },
+        { id: newId(), job: job.id, area: area.id, ...read.value },
         { text: `Saved: ${read.value.verb} ${read.value.subject}.` },
       )
     ) {
@@ -337,7 +338,7 @@ function LineEntry({ job, area }: { job: string; area: ScopeArea }) {
             maxLength={260}
             isInvalid={wrong}
             aria-describedby="scope-line-said"
-            placeholder="strip the boards 46 m²"
+            placeholder={example}
             onChange={(event) => setText(event.target.value)}
           />
           <Button type="submit" disabled={busy}>
@@ -348,7 +349,7 @@ function LineEntry({ job, area }: { job: string; area: ScopeArea }) {
       <div id="scope-line-said" className="small-text mt-1" aria-live="polite">
         {wrong && (
           <span className="bad" role="alert">
-            {unread?.problem.message ?? 'Say what happens to what, like “strip the boards 46 m²”.'}
+            {unread?.problem.message ?? `Say what happens to what, like “${example}”.`}
           </span>
         )}
         {!wrong && read?.ok && <LineRead line={read.value} />}

@@ -15,7 +15,9 @@ import {
 } from '@/contract/commands/selections';
 import type { DeliveriesView, DeliveryView, StoredThing } from '@/contract/views/selections';
 import { ONE_PERSON_KG, peopleFor } from '@/core/selections/storage';
+import { sayAmount } from '@/core/quantities/units';
 import { addDays, formatDay, type Day } from '@/core/units/day';
+import { AmountField } from '../kit/measure-fields';
 import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
 import { StateIcon } from '../kit/state-icon';
@@ -138,7 +140,7 @@ function Delivery({
   const { give, busy } = useSend();
   const day = (value: Day): string => formatDay(value, view.today);
   const heavy = [
-    delivery.heaviest !== null && `heaviest piece ${delivery.heaviest} kg`,
+    delivery.heaviest !== null && `heaviest piece ${sayAmount(delivery.heaviest, 'kg', view.job.units, 0)}`,
     delivery.people !== null && `${delivery.people} ${delivery.people === 1 ? 'person' : 'people'}`,
     delivery.carry,
   ]
@@ -200,8 +202,10 @@ function Delivery({
       {delivery.protection && <p className="small-text mb-0">Protected: {delivery.protection}</p>}
       {delivery.room && delivery.room.left !== null && (
         <p className="small-text soft mb-0">
-          {delivery.floorArea === null ? '' : `Takes ${delivery.floorArea} m² of floor; `}
-          {Math.max(0, delivery.room.left).toFixed(1)} m² are free there with half kept clear.
+          {delivery.floorArea === null
+            ? ''
+            : `Takes ${sayAmount(delivery.floorArea, 'm²', view.job.units, 1)} of floor; `}
+          {sayAmount(Math.max(0, delivery.room.left), 'm²', view.job.units, 1)} are free there with half kept clear.
         </p>
       )}
       {delivery.warnings.map((warning) => (
@@ -264,7 +268,7 @@ function StoreMap({ view }: { view: DeliveriesView }) {
                           ? `free after ${formatDay(room.busy.until, view.today)}`
                           : `free until ${formatDay(room.busy.from, view.today)}`
                         : 'free'}
-                    {!room.kept && room.left !== null ? `, ${room.left.toFixed(1)} m²` : ''}
+                    {!room.kept && room.left !== null ? `, ${sayAmount(room.left, 'm²', view.job.units, 1)}` : ''}
                   </span>
                   {room.things.map((thing) => (
                     <span key={thing} className="d-block thing">
@@ -422,15 +426,27 @@ function DeliveryFields({ view, own = [] }: { view: DeliveriesView; own?: { id: 
           none="not settled"
           options={view.places.map((place) => [
             place.id,
-            place.floor === null ? place.name : `${place.name}, ${place.floor.toFixed(1)} m²`,
+            place.floor === null ? place.name : `${place.name}, ${sayAmount(place.floor, 'm²', view.job.units, 1)}`,
           ])}
         />
         <TextField name="placeNote" label="Where there" />
       </div>
-      <TextField name="floorArea" label="Floor it takes, m²" type="number" hint="Half of a room stays clear." />
+      <AmountField
+        name="floorArea"
+        label="Floor it takes"
+        of="m²"
+        system={view.job.units}
+        hint={`like ${view.job.units === 'metric' ? '4 m²' : '40 sq ft'}; half of a room stays clear`}
+      />
       <TextField name="protection" label="What is protected on the way" />
       <div className="form-pair">
-        <TextField name="heaviest" label="Heaviest piece, kg" type="number" />
+        <AmountField
+          name="heaviest"
+          label="Heaviest piece"
+          of="kg"
+          system={view.job.units}
+          hint={view.job.units === 'metric' ? 'like 45 kg' : 'like 100 lb'}
+        />
         <TextField name="people" label="People there to carry" type="number" />
       </div>
       <People />

@@ -24,7 +24,7 @@ export function SelectionFields({
       <CodeMeant />
       <div className="form-pair">
         <TextField name="quantity" label="How many" type="number" />
-        <TextField name="unit" label="Unit" hint="m², pieces" />
+        <TextField name="unit" label="Unit" hint="m², sq ft, pieces" />
         <MoneyField name="unitPrice" label="Price of one" />
       </div>
       {calculations.length > 0 && (
