@@ -31,7 +31,7 @@ const toEdge = (point: Point, shape: readonly Point[]): number =>
   Math.min(...shape.map((from, at) => toSide(point, from, next(shape, at))));
 
 /** How far a floor is on the wrong side of a room, or a wall of the room in the floor; too little by half a step at most. */
-export function wrongBy(corners: readonly Point[], floor: readonly Point[], step = 3): number {
+function wrongBy(corners: readonly Point[], floor: readonly Point[], step = 3): number {
   const out = along(floor, step).map((point) => (inside(corners, point) ? 0 : toEdge(point, corners)));
   const [xs, ys] = [floor.map(({ x }) => x), floor.map(({ y }) => y)];
   const [left, right, low, top] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
@@ -41,7 +41,7 @@ export function wrongBy(corners: readonly Point[], floor: readonly Point[], step
 }
 
 const LIMIT = 1;
-export const BAND = 2;
+const BAND = 2;
 
 /** Whether a floor lies in a room; undefined within the band round the limit. */
 export function liesIn(corners: readonly Point[], floor: readonly Point[]): boolean | undefined {

@@ -26,7 +26,7 @@ export interface RoomShape {
 }
 
 /** A ceiling that is `low` high at a wall and rises to the room's height at `run` from it. */
-export interface Slope {
+interface Slope {
   wall: number;
   low: Measured;
   run: Measured;

@@ -4,7 +4,7 @@ import { outlineOf } from './room-outline';
 import { type Fixture, type Opening, type RoomShape } from './shape';
 
 /** A corner of a thing on the floor, by the tape: square from one wall and square from another. mm */
-export interface TapeMark {
+interface TapeMark {
   /** Numbered through the room, from 1; corners that fall together are one mark. */
   number: number;
   at: Point;

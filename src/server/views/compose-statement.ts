@@ -166,7 +166,9 @@ export function statementGaps(job: JobReading): { text: string; path: string }[]
     ...lines
       .filter((line) => line.measure !== null && line.quantity === null)
       .map((line) => ({
-        text: `${names.get(line.areaId) ?? ''}: ${line.verb} ${line.subject}: what it followed is no longer drawn. Draw it, or say how much.`,
+        text:
+          `${names.get(line.areaId) ?? ''}: ${line.verb} ${line.subject}: what it followed is no longer drawn. ` +
+          'Draw it, or say how much.',
         path: scope,
       })),
     ...areas

@@ -50,6 +50,33 @@ export function CalculatorPage({
 const feedsIn = (calculator: AnyCalculator, area: Area | undefined): Record<string, Measure> =>
   area ? usualFeeds(calculator.asks, area.measures) : {};
 
+/** What comes out of what is typed and drawn: an answer, or what is missing; and what can hardly be meant. */
+function answered(
+  calculator: AnyCalculator,
+  values: TypedInput,
+  fed: Record<string, Measure>,
+  area: Area | undefined,
+  system: LengthSystem,
+) {
+  const typed = readTyped(calculator.asks, values, system);
+  const outcome =
+    area && Object.keys(fed).length > 0
+      ? recalculate({ calculator: calculator.name, input: typed.input, fed }, area.measures)
+      : calculator.run(typed.input);
+  // What the drawing gives need not be typed.
+  const unread = typed.problem && !((typed.problem.field?.split(/[.[]/)[0] ?? '') in fed) ? typed.problem : undefined;
+  const problem = unread ?? (outcome.ok ? undefined : outcome.problem);
+  const shownInput =
+    outcome.ok && 'output' in outcome.value ? (outcome.value.input as Record<string, unknown>) : typed.input;
+  const output = outcome.ok
+    ? 'output' in outcome.value && 'purchases' in outcome.value
+      ? (outcome.value.output as Record<string, unknown>)
+      : outcome.value
+    : undefined;
+  const doubts = output ? doubtsOf(calculator.asks, withoutFed(shownInput, fed), area?.measures ?? {}, system) : [];
+  return { typed, problem, shownInput, output, doubts };
+}
+
 function Calculating({
   calculator,
   view,
@@ -74,21 +101,7 @@ function Calculating({
   const [fed, setFed] = useState<Record<string, Measure>>(() => kept?.fed ?? feedsIn(calculator, area));
   const [keeping, setKeeping] = useState(false);
 
-  const typed = readTyped(calculator.asks, values, system);
-  const outcome =
-    area && Object.keys(fed).length > 0
-      ? recalculate({ calculator: calculator.name, input: typed.input, fed }, area.measures)
-      : calculator.run(typed.input);
-  // What the drawing gives need not be typed.
-  const unread = typed.problem && !((typed.problem.field?.split(/[.[]/)[0] ?? '') in fed) ? typed.problem : undefined;
-  const problem = unread ?? (outcome.ok ? undefined : outcome.problem);
-  const shownInput =
-    outcome.ok && 'output' in outcome.value ? (outcome.value.input as Record<string, unknown>) : typed.input;
-  const output = outcome.ok
-    ? 'output' in outcome.value && 'purchases' in outcome.value
-      ? (outcome.value.output as Record<string, unknown>)
-      : outcome.value
-    : undefined;
+  const { typed, problem, shownInput, output, doubts } = answered(calculator, values, fed, area, system);
 
   const rewrite = (next: LengthSystem): void => {
     setSystem(next);
@@ -155,7 +168,7 @@ function Calculating({
           problem={problem}
           setKeeping={setKeeping}
           kept={kept}
-          doubts={output ? doubtsOf(calculator.asks, withoutFed(shownInput, fed), area?.measures ?? {}, system) : []}
+          doubts={doubts}
         />
       </div>
       <KeepPanel
