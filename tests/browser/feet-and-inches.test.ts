@@ -1,7 +1,8 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import { choose, click, DESK, hrefOf, PHONE, press, seesText, textFits, visit } from '../support/browser';
+import { choose, click, DESK, PHONE, press, seesText, textFits, visit } from '../support/browser';
 import { fillAll, fillIn, tick } from '../support/forms';
+import { sendStatement } from '../support/statement';
 import { stage } from '../support/stage';
 
 const on = stage({ empty: true });
@@ -104,14 +105,7 @@ describe('a job in feet and inches', () => {
     await seesText(page, 'the stop valve: beside the yard door or under the stair');
 
     // Made, sent, agreed on a phone.
-    await page.goto(`${on.server.url}${job}/scope/statement`);
-    await press(page, 'Make version 1');
-    await seesText(page, 'version 1, not sent yet');
-    await press(page, 'Send to the client');
-    await press(page, 'Send');
-    await seesText(page, 'version 1, sent, not agreed yet');
-    await page.goto(`${on.server.url}${job}/news`);
-    const client = await on.at(await hrefOf(page, 'aside a[href^="/s/"]'), PHONE);
+    const { client } = await sendStatement(on, page, job);
     await seesText(client, 'strip the siding, 2500 sq ft');
     await tick(client, 'agree-read');
     await press(client, 'I agree to version 1');

@@ -2,9 +2,10 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { CALCULATORS } from '@/core/quantities/registry';
 import { demoId } from '../../demo/seed';
-import { choose, gone, hrefOf, PHONE, press, seesText, type } from '../support/browser';
+import { choose, gone, press, seesText, type } from '../support/browser';
 import { fillAll, fillIn, tick } from '../support/forms';
 import { areaOf } from '../support/installations';
+import { sendStatement } from '../support/statement';
 import { stage } from '../support/stage';
 import { workSaid } from '../support/said';
 
@@ -185,14 +186,7 @@ describe('a first visit', () => {
     // The statement: made, sent, agreed on the link with name and time.
     await page.goto(`${on.server.url}${job}/scope/statement`);
     await seesText(page, 'Lane gable: rot in the sill: nothing is done about the cause.');
-    await press(page, 'Make version 1');
-    await seesText(page, 'version 1, not sent yet');
-    await press(page, 'Send to the client');
-    await press(page, 'Send');
-    await seesText(page, 'version 1, sent, not agreed yet');
-    await page.goto(`${on.server.url}${job}/news`);
-    const path = await hrefOf(page, 'aside a[href^="/s/"]');
-    const client = await at(path, PHONE);
+    const { client, path } = await sendStatement(on, page, job);
     await seesText(client, 'What we agree on, version 1');
     await seesText(client, 'we assume that the floor is dry');
     await tick(client, 'agree-read');

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { useController, useFormContext } from 'react-hook-form';
 import { parseLength, type LengthSystem } from '@/core/units/length';
+import { answer, type Outcome } from '@/core/problem';
 import { readAmount, sayAmount } from '@/core/quantities/units';
 import { readQuantity } from '@/core/units/quantity';
 import { described, FieldFrame, useFieldId, type FieldTerms } from './form';
@@ -100,20 +101,22 @@ export function LengthField({
   );
 }
 
-/** An area in m² or a weight in kg, read and shown as the job writes it; either way of measuring is understood. */
-export function AmountField({ system, of, ...terms }: FieldTerms & { system: LengthSystem; of: 'm²' | 'kg' }) {
+/** A number that is kept otherwise than it is typed: how it is shown, and how what is typed is read. */
+function ReadField({
+  shown,
+  read,
+  ...terms
+}: FieldTerms & { shown: (value: number) => string; read: (text: string) => Outcome<number> }) {
   const { control } = useFormContext();
   const { field, fieldState } = useController({ name: terms.name, control });
-  const [text, setText] = useState(() =>
-    typeof field.value === 'number' ? sayAmount(field.value, of, system, 2) : '',
-  );
+  const [text, setText] = useState(() => (typeof field.value === 'number' ? shown(field.value) : ''));
   const [unread, setUnread] = useState<string>();
   const put = (next: string): void => {
     setText(next);
-    const read = next.trim() === '' ? undefined : readAmount(next, of, system);
-    setUnread(read && !read.ok ? read.problem.message : undefined);
+    const outcome = next.trim() === '' ? undefined : read(next);
+    setUnread(outcome && !outcome.ok ? outcome.problem.message : undefined);
     // What was not understood is no empty field: the form stays until it is put right.
-    field.onChange(read ? (read.ok ? Number(read.value.toPrecision(8)) : Number.NaN) : undefined);
+    field.onChange(outcome ? (outcome.ok ? outcome.value : Number.NaN) : undefined);
   };
   return (
     <Typed
@@ -126,52 +129,34 @@ export function AmountField({ system, of, ...terms }: FieldTerms & { system: Len
     />
   );
 }
+
+/** What was worked out is kept without the last figures of its arithmetic. */
+const rounded = (outcome: Outcome<number>, figures: number): Outcome<number> =>
+  outcome.ok ? answer(Number(outcome.value.toPrecision(figures))) : outcome;
+
+/** An area in m² or a weight in kg, read and shown as the job writes it; either way of measuring is understood. */
+export const AmountField = ({ system, of, ...terms }: FieldTerms & { system: LengthSystem; of: 'm²' | 'kg' }) => (
+  <ReadField
+    {...terms}
+    shown={(value) => sayAmount(value, of, system, 2)}
+    read={(text) => rounded(readAmount(text, of, system), 8)}
+  />
+);
 
 /** A sum, kept in minor units. */
-export function MoneyField(terms: FieldTerms) {
-  const { control } = useFormContext();
-  const { field, fieldState } = useController({ name: terms.name, control });
-  const [text, setText] = useState(() => (typeof field.value === 'number' ? (field.value / 100).toFixed(2) : ''));
-  const [unread, setUnread] = useState<string>();
-  const put = (next: string): void => {
-    setText(next);
-    const read = next.trim() === '' ? undefined : readQuantity('money', next, 'metric', { signed: true });
-    setUnread(read && !read.ok ? read.problem.message : undefined);
-    // What was not understood is no empty field: the form stays until it is put right.
-    field.onChange(read ? (read.ok ? read.value : Number.NaN) : undefined);
-  };
-  return (
-    <Typed
-      {...terms}
-      text={text}
-      error={unread ?? messageOf(fieldState.error)}
-      onText={put}
-      onBlur={field.onBlur}
-      inputRef={field.ref}
-    />
-  );
-}
+export const MoneyField = (terms: FieldTerms) => (
+  <ReadField
+    {...terms}
+    shown={(value) => (value / 100).toFixed(2)}
+    read={(text) => readQuantity('money', text, 'metric', { signed: true })}
+  />
+);
 
 /** A part of the whole, typed in per cent. */
-export function PercentField(terms: FieldTerms) {
-  const { control } = useFormContext();
-  const { field, fieldState } = useController({ name: terms.name, control });
-  const [text, setText] = useState(() =>
-    typeof field.value === 'number' ? String(Number((field.value * 100).toPrecision(10))) : '',
-  );
-  const put = (next: string): void => {
-    setText(next);
-    const read = next.trim() === '' ? undefined : readQuantity('fall', next, 'metric', { shown: '%' });
-    field.onChange(read ? (read.ok ? Number(read.value.toPrecision(12)) : Number.NaN) : undefined);
-  };
-  return (
-    <Typed
-      {...terms}
-      text={text}
-      error={messageOf(fieldState.error)}
-      onText={put}
-      onBlur={field.onBlur}
-      inputRef={field.ref}
-    />
-  );
-}
+export const PercentField = (terms: FieldTerms) => (
+  <ReadField
+    {...terms}
+    shown={(value) => String(Number((value * 100).toPrecision(10)))}
+    read={(text) => rounded(readQuantity('fall', text, 'metric', { shown: '%' }), 12)}
+  />
+);
