@@ -64,7 +64,7 @@ function recompute(areas: readonly BenchArea[]): number {
   for (const [at, area] of areas.entries()) {
     const measures = measuresOf(area.shape, area.openings);
     for (const calculation of area.calculations) {
-      const outcome = recalculate(calculation, measures);
+      const outcome = recalculate(calculation, measures, 'metric');
       if (outcome.ok)
         needed.push(
           ...outcome.value.purchases.map((purchase) => ({

@@ -217,3 +217,13 @@ describe('results in words', () => {
     );
   });
 });
+
+describe('an answer that is a sentence', () => {
+  it('says lengths as the job measures', () => {
+    const { run, example } = calculatorNamed('levels')!;
+    const told = (system: 'metric' | 'imperial'): string => JSON.stringify(run(example, system));
+    expect(told('metric')).toMatch(/\d mm/);
+    expect(told('imperial')).not.toMatch(/ mm/);
+    expect(told('imperial')).toMatch(/in|\\"/);
+  });
+});

@@ -122,11 +122,11 @@ export const levels = calculator({
     footingBelowGround: 450,
     stepsAlike: 9.5,
   },
-  compute: ({ marks, ...limits }) => {
+  compute: ({ marks, ...limits }, say) => {
     const twice = marks.findIndex((mark, index) => marks.findIndex((other) => other.name === mark.name) < index);
     if (twice !== -1)
       return refuse({ code: 'named-twice', message: 'what: two levels have this name', field: `marks[${twice}].name` });
-    const problems = checkLevels(marks, limits, (mm) => `${Math.round(mm)} mm`);
+    const problems = checkLevels(marks, limits, say);
     return answer({
       problems,
       ok: problems.length === 0,

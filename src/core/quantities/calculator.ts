@@ -1,5 +1,6 @@
 import { ValidationError, type AnyObject, type ObjectSchema } from 'yup';
 import { answer, refuse, type Outcome } from '../problem';
+import { formatLength, type LengthSystem } from '../units/length';
 import type { Asks, Give, InputOf } from './ask';
 import { agrees } from './agrees';
 import { schemaOf } from './schema';
@@ -44,7 +45,8 @@ export interface Calculator<A extends Asks = Asks, Output extends object = objec
   /** Where a limit is a code's or a maker's: the words that defer to them. */
   decides?: string;
   example: InputOf<A>;
-  compute: (input: InputOf<A>) => Outcome<Output>;
+  /** `say` writes a length as the job does, where an answer is a sentence. */
+  compute: (input: InputOf<A>, say: (mm: number) => string) => Outcome<Output>;
   buys?: (output: Output, input: InputOf<A>) => Purchase[];
 }
 
@@ -58,9 +60,10 @@ export interface AnyCalculator extends Omit<Calculator, 'compute' | 'buys' | 'ex
   example: Readonly<Record<string, unknown>>;
   schema: ObjectSchema<AnyObject>;
   /**
+   * @param system in which lengths stand in an answer that is a sentence
    * @returns what the calculator gives, or a problem that names the field; never NaN, never an exception for bad input
    */
-  run: (input: unknown) => Outcome<Record<string, unknown>>;
+  run: (input: unknown, system?: LengthSystem) => Outcome<Record<string, unknown>>;
   purchases: (output: object, input: object) => Purchase[];
 }
 
@@ -72,10 +75,11 @@ export function calculator<A extends Asks, Output extends object>(terms: Calcula
     example: terms.example,
     schema,
     purchases: (output, input) => buys?.(output as Output, input as InputOf<A>) ?? [],
-    run: (input) => {
+    run: (input, system = 'metric') => {
       const checked = agrees(terms.asks, input) ? answer(input) : check(schema, input);
       if (!checked.ok) return checked;
-      const outcome = compute(checked.value as InputOf<A>) as Outcome<Record<string, unknown>>;
+      const say = (mm: number): string => formatLength(system === 'metric' ? Math.round(mm) : mm, system);
+      const outcome = compute(checked.value as InputOf<A>, say) as Outcome<Record<string, unknown>>;
       return outcome.ok && !allFinite(outcome.value)
         ? refuse({ code: 'out-of-range', message: 'These figures are too large or too small to be meant.' })
         : outcome;

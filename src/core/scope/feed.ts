@@ -3,6 +3,7 @@ import type { Asks } from '../quantities/ask';
 import type { Purchase } from '../quantities/calculator';
 import { MEASURES, type Measure, type Measures } from '../layout/measures';
 import { answer, refuse, type Outcome } from '../problem';
+import type { LengthSystem } from '../units/length';
 
 /** A calculator run for an area: what it was given, and which inputs follow the drawing (input name → measure). */
 export interface Calculation {
@@ -30,7 +31,7 @@ export const usualFeeds = (asks: Asks, measures: Measures): Record<string, Measu
   );
 
 /** Runs it with what the drawing measures now in place of what was fed before. */
-export function recalculate(calculation: Calculation, measures: Measures): Outcome<Calculated> {
+export function recalculate(calculation: Calculation, measures: Measures, system: LengthSystem): Outcome<Calculated> {
   const calculator = calculatorNamed(calculation.calculator);
   if (!calculator)
     return refuse({
@@ -47,7 +48,7 @@ export function recalculate(calculation: Calculation, measures: Measures): Outco
       });
     input[name] = openingsFor(calculation.calculator, name, measures[measure]);
   }
-  const outcome = calculator.run(input);
+  const outcome = calculator.run(input, system);
   return outcome.ok
     ? answer({ input, output: outcome.value, purchases: calculator.purchases(outcome.value, input) })
     : outcome;

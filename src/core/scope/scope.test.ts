@@ -248,11 +248,11 @@ describe('what follows the drawing', () => {
       input: { area: 1, waste: 0, perBox: 2 },
       fed: { area: 'floor' as const },
     };
-    expect(recalculate(calculation, { floor: 12 })).toMatchObject({
+    expect(recalculate(calculation, { floor: 12 }, 'metric')).toMatchObject({
       ok: true,
       value: { input: { area: 12 }, output: { boxes: 6 }, purchases: [{ quantity: 6 }] },
     });
-    expect(recalculate(calculation, {})).toMatchObject({ ok: false, problem: { field: 'area' } });
+    expect(recalculate(calculation, {}, 'metric')).toMatchObject({ ok: false, problem: { field: 'area' } });
   });
 
   it('feeds areas with areas, lengths with lengths, and nothing with what it is not', () => {

@@ -10,10 +10,15 @@ import { measuresNow } from '../reading/layouts';
 type Kept = InferType<typeof keepCalculation.schema>;
 
 /** Runs it as it will be kept; what the calculator refuses is refused beside its input. */
-function computed(context: CommandContext, area: string, kept: Pick<Kept, 'calculator' | 'input' | 'fed'>): Calculated {
+function computed(
+  context: CommandContext,
+  area: { id: string; job: string },
+  kept: Pick<Kept, 'calculator' | 'input' | 'fed'>,
+): Calculated {
   const outcome = recalculate(
     { calculator: kept.calculator, input: kept.input, fed: kept.fed as Record<string, Measure> },
-    measuresNow(context.installation, area),
+    measuresNow(context.installation, area.id),
+    requireRow(context, 'job', area.job, 'job').units,
   );
   if (!outcome.ok)
     throw new Refusal(422, {
@@ -33,7 +38,7 @@ function values(context: CommandContext, area: { id: string; job: string }, kept
         field: 'scopeItem',
       });
   }
-  const { input, output, purchases } = computed(context, area.id, kept);
+  const { input, output, purchases } = computed(context, area, kept);
   return {
     scope_item: orNull(kept.scopeItem),
     calculator: kept.calculator,

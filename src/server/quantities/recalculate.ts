@@ -35,7 +35,7 @@ export function recalculateArea(context: PlanContext, area: string): void {
       WHERE area = @area AND removed = 0 AND fed <> '{}'`,
     { area },
   )) {
-    const outcome = recalculate(calculationOf(row), measures);
+    const outcome = recalculate(calculationOf(row), measures, units);
     execute(
       db,
       `UPDATE calculation

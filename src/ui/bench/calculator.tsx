@@ -61,8 +61,8 @@ function answered(
   const typed = readTyped(calculator.asks, values, system);
   const outcome =
     area && Object.keys(fed).length > 0
-      ? recalculate({ calculator: calculator.name, input: typed.input, fed }, area.measures)
-      : calculator.run(typed.input);
+      ? recalculate({ calculator: calculator.name, input: typed.input, fed }, area.measures, system)
+      : calculator.run(typed.input, system);
   // What the drawing gives need not be typed.
   const unread = typed.problem && !((typed.problem.field?.split(/[.[]/)[0] ?? '') in fed) ? typed.problem : undefined;
   const problem = unread ?? (outcome.ok ? undefined : outcome.problem);
