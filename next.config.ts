@@ -7,6 +7,8 @@ const config: NextConfig = {
       { source: '/jobs/:job/set-out', destination: '/jobs/:job/areas', permanent: true },
       { source: '/jobs/:job/updates', destination: '/jobs/:job/news', permanent: true },
       { source: '/desks', destination: '/coordination', permanent: true },
+      // Browsers ask for it by this name before they have read the page.
+      { source: '/favicon.ico', destination: '/icon.svg', permanent: false },
     ]),
   serverExternalPackages: ['better-sqlite3', 'sharp', '@node-rs/argon2', 'exifr'],
   poweredByHeader: false,

@@ -114,8 +114,8 @@ describe('what came is not right', () => {
       '1 cabinets ordered as White laminate, plain, KL-3, white, but came as the sink base, 900 wide',
     );
     await desk.waitForSelector('img[alt^="What was found"]');
-    await press(desk, 'ordered again: 1 cabinets, approved');
-    await seesText(desk, 'it is ordered again for kitchen cabinets');
+    await press(desk, 'to be ordered again: 1 cabinets, approved');
+    await seesText(desk, 'it is to be ordered again for kitchen cabinets');
     await press(desk, 'Fit it on a return trip');
     await seesText(desk, 'Fitted on a return trip');
     await expect

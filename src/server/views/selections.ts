@@ -122,7 +122,7 @@ export function selectionPage(job: JobReading, id: string): SelectionPageView {
           selection.follows?.id === id
             ? `${followsWords(selection.follows.as, selection.state)}: ${selection.quantity ?? ''} ${selection.unit}, ` +
               selection.state
-            : `it is ${item.follows?.as === 'rest' ? 'the rest of' : 'ordered again for'} ` +
+            : `it is ${item.follows?.as === 'rest' ? 'the rest of' : `${followsWords('re-order', item.state)} for`} ` +
               `${selection.category.toLowerCase()}, ${selection.state}`,
       })),
     requests: requestViews(job).filter((request) => request.waits.some((wait) => wait.selection === id)),
