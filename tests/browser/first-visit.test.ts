@@ -177,10 +177,15 @@ describe('a first visit', () => {
       why: 'it looks so',
       fallback: 'lay a damp membrane',
       fallbackHalfDays: '6',
-      fallbackPrice: '840',
+      fallbackPrice: '1850.999',
     });
     await choose(page, 'phase', 'tear-out');
+    // A sum that is none is not saved as nothing (D2); one with its sign and its comma is what it says.
     await press(page, 'Save');
+    await seesText(page, 'is not a sum; write it like 1240.50');
+    await fillIn(page, '[name="fallbackPrice"]', '$1,850');
+    await press(page, 'Save');
+    await seesText(page, '1 850.00');
     await seesText(page, 'tear-out will show it');
 
     // The statement: made, sent, agreed on the link with name and time.

@@ -264,6 +264,17 @@ describe('Bench', () => {
     expect(words(page)).toContain('Save the change');
   });
 
+  it('is empty in an area that is not drawn (D14): no example stands there as if it were one’s own', () => {
+    const installation = demoHouse();
+    const view = benchView(readOpenJobs(installation));
+    const page = html(
+      <CalculatorPage name="sheets" view={view} area={roomOf(installation, 'signal')} kept={undefined} />,
+    );
+    expect(page).not.toMatch(/id="ask-[^"]*"[^>]*value="[^"]+"/);
+    expect(words(page)).toContain('No answer yet.');
+    expect(page).toMatch(/<button[^>]*disabled=""[^>]*>Save in an area/);
+  });
+
   it('draws sticks that are cut alike once, each piece in its proportion', () => {
     const list = calculatorNamed('cut-list');
     const outcome = list?.run({

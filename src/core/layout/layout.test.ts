@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { checkOpening } from './check-openings';
-import { drawingOf, swingOf } from './drawing';
+import { drawingOf, planOf, swingOf } from './drawing';
+import { mirror } from './mirror';
 import { measuresOf } from './measures';
 import { moveWall } from './move-wall';
 import type { PlanTerms } from './fit/finding';
@@ -435,5 +436,28 @@ describe('a list of openings that is partly bad (D15)', () => {
       [5, 'along'],
       [6, 'area'],
     ]);
+  });
+});
+
+describe('a job in feet and inches (D23)', () => {
+  it('is told feet and inches: what is missing of its walls, and where mirrored openings are', () => {
+    const open = outlineOf({ ...box(4000, 3000), walls: [wall(4000), wall(3000), wall(1000), wall(3000)] }, 'imperial');
+    expect(open.ok ? '' : open.problem.message).toMatch(/9' 10 1\/8" are missing/);
+    const [turned] = mirror(
+      box(4876.8, 3000),
+      [opening({ along: measured(1219.2), width: measured(609.6) })],
+      [],
+      'imperial',
+    ).openings;
+    expect(turned?.along).toEqual({ mm: expect.closeTo(3048, 6) as number, typed: `10' 0"` });
+  });
+
+  it('has labels on short walls that can be read', () => {
+    const bay = room([wall(4000, 90), wall(300, -90), wall(200, 90), wall(2700, 90), wall(4200, 90), wall(3000, 90)]);
+    const labels = planOf('Den', bay, [], [], 'metric')?.strokes.filter(
+      (stroke) => stroke.form === 'text' && /^wall|^\d/.test(stroke.text),
+    );
+    const heights = (labels ?? []).map((stroke) => (stroke.form === 'text' ? stroke.height : 0));
+    expect(Math.min(...heights)).toBe(Math.max(...heights));
   });
 });

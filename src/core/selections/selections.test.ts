@@ -1,3 +1,4 @@
+import { alternativeOf } from './states';
 import { describe, expect, it } from 'vitest';
 import { afterCheck, checkWords } from './check';
 import { codeShape, unlikeCode } from './code-shape';
@@ -212,4 +213,13 @@ describe('a room that is to hold a delivery', () => {
 describe('lead times', () => {
   it('are said as a range only where they are one', () =>
     expect([leadWords(10, 14), leadWords(14, 14), leadWords(1, 1)]).toEqual(['10 to 14 days', '14 days', 'a day']));
+});
+
+describe('alternatives to what is chosen (D17)', () => {
+  it('begin with all that is known of it', () => {
+    const item = { choice: 'Sage', code: 'T-1', colour: 'green', finish: 'matt', supplier: 'Quay Tiles', note: 'n' };
+    const first = alternativeOf({ ...item, unitPrice: 4200, leadLow: 196, leadHigh: 224 });
+    expect(first).toMatchObject({ code: 'T-1', supplier: 'Quay Tiles', unitPrice: 4200, leadLow: 196, leadHigh: 224 });
+    expect(first).not.toHaveProperty('note');
+  });
 });

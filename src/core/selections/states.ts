@@ -93,3 +93,27 @@ export interface Alternative {
   look: string;
   picture: string | null;
 }
+
+/** What is chosen already, as the first of the alternatives to it: nothing known of it is asked again. */
+export const alternativeOf = ({
+  choice,
+  code,
+  colour,
+  finish,
+  supplier,
+  unitPrice,
+  leadLow,
+  leadHigh,
+}: Omit<Alternative, 'id' | 'upkeep' | 'look' | 'picture'>): Omit<
+  Alternative,
+  'id' | 'upkeep' | 'look' | 'picture'
+> => ({
+  choice,
+  code,
+  colour,
+  finish,
+  supplier,
+  unitPrice,
+  leadLow,
+  leadHigh,
+});

@@ -13,7 +13,7 @@ import { MoneyField } from '../kit/measure-fields';
 import { SidePanel } from '../kit/side-panel';
 import { newId } from '../offline/send';
 import { PictureField } from './picture-field';
-import type { Alternative } from '@/core/selections/states';
+import { alternativeOf, type Alternative } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import type { SelectionView } from '@/contract/views/selections';
 import { Hidden } from '../kit/hidden';
@@ -137,18 +137,7 @@ function AlternativesTable({
               alternatives:
                 alternatives.length > 0
                   ? alternatives.map(({ there: _, after: __, ...one }) => one)
-                  : [
-                      {
-                        ...blank(item.choice),
-                        code: item.code,
-                        colour: item.colour,
-                        finish: item.finish,
-                        supplier: item.supplier,
-                        unitPrice: item.unitPrice,
-                        leadLow: item.leadLow,
-                        leadHigh: item.leadHigh,
-                      },
-                    ],
+                  : [{ ...blank(), ...alternativeOf(item) }],
             })}
           >
             <Fields suppliers={view.suppliers} />
@@ -238,9 +227,9 @@ function ComparedRows({
   );
 }
 
-const blank = (choice = '') => ({
+const blank = () => ({
   id: newId(),
-  choice,
+  choice: '',
   code: '',
   colour: '',
   finish: '',
