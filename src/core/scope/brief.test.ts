@@ -99,6 +99,16 @@ describe('the registers', () => {
     ]);
   });
 
+  it('name a thing once that was both written and found', () => {
+    const stove = { stance: 'refit', verb: 'take down and refit', subject: 'the iron stove', quantity: null } as const;
+    const lines = [{ ...line(stove), version: 1, areaId: 'kitchen' }];
+    const found = [
+      { ...finding({ kind: 'refit', subject: 'The iron stove', area: 'kitchen', place: 'boot room' }), version: 1 },
+    ];
+    expect(registerOf(lines, found)).toMatchObject([{ of: 'finding', place: 'boot room' }]);
+    expect(registerOf(lines, [{ ...found[0]!, area: 'hall' }])).toHaveLength(2);
+  });
+
   it.each([
     ['refit: two lamps, kept in the shed', 'refit', 'two lamps', 'in the shed'],
     ['protect: the stair with boards', 'protect', 'the stair', 'boards'],

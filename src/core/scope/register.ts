@@ -28,11 +28,18 @@ type Found = Finding & { version: number; kept: RegisterEntry['kept'] };
 /** The verb of such a line goes without saying in its register. */
 const bare = (text: string): string => text.replace(/^(?:protect|take down and refit|refit|cover) /i, '');
 
+/** A line and a finding of the same thing in the same area are one thing, taken down once. */
+const isSame = (line: Line, finding: Found): boolean =>
+  line.stance === 'refit' &&
+  finding.kind === 'refit' &&
+  line.areaId === finding.area &&
+  line.subject.trim().toLowerCase() === finding.subject.trim().toLowerCase();
+
 /** Every entry, in the order written; those that are over stand in it too. */
 export function registerOf(lines: readonly Line[], findings: readonly Found[]): RegisterEntry[] {
   return [
     ...lines.flatMap((line): RegisterEntry[] =>
-      line.stance === 'protect' || line.stance === 'refit'
+      (line.stance === 'protect' || line.stance === 'refit') && !findings.some((finding) => isSame(line, finding))
         ? [
             {
               ...{ register: line.stance, of: 'scope', id: line.id, version: line.version, area: line.areaId },

@@ -348,7 +348,7 @@ function Stored({ thing, today }: { thing: StoredThing; today: Day }) {
       beside={
         thing.from !== 'selection' && (
           <LinkButton className="no-print" disabled={busy} onClick={gone}>
-            {thing.kind === 'wrong part' ? 'Gone back' : thing.from === 'salvage' ? 'Back in place' : 'Used up'}
+            {thing.kind === 'wrong part' ? 'Gone back' : thing.from === 'spare' ? 'Used up' : 'Back in place'}
             <Hidden>: {thing.what}</Hidden>
           </LinkButton>
         )
