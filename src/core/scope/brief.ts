@@ -91,6 +91,8 @@ export function lineText({ stance, verb, subject, quantity, unit }: ScopeWords):
   return stance === 'out' && verb === 'touch' ? `${subject}${much}` : `${verb} ${subject}${much}`;
 }
 
+const isSame = (one: string, other: string): boolean => one.trim().toLowerCase() === other.trim().toLowerCase();
+
 function noteOf(line: BriefScope): string {
   const { stance, dependsOn, place, kept } = line;
   return [
@@ -111,6 +113,9 @@ export function briefOf(lines: readonly BriefScope[], findings: readonly BriefFi
   for (const line of lines) {
     const part = PART_OF_STANCE[line.stance];
     if (part === 'work' && trade && line.trade && line.trade !== trade) continue;
+    // What is taken down and was also found is told with what the finding knows of it.
+    if (part === 'refit' && findings.some(({ kind, subject }) => kind === 'refit' && isSame(subject, line.subject)))
+      continue;
     parts[part].push({ id: line.id, text: lineText(line), note: noteOf(line), picture: null });
   }
   for (const finding of findings) {
