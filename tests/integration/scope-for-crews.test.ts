@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { CrewShared } from '@/contract/views/news';
+import { onOrderRows } from '@/server/reading/selections';
+import { visitRows } from '@/server/reading/sequence';
 import { readFirm, readJob, readOpenJobs } from '@/server/reading/reading';
 import { queryAll, queryOne } from '@/server/database/query';
 import type { Actor } from '@/server/door/actor';
@@ -232,19 +234,27 @@ describe('an area', () => {
 describe('a job that was set up by mistake', () => {
   it('is shown nowhere and planned nowhere, and comes back with all it had', () => {
     const installation = demoHouse();
-    const link = linkFor(installation, { audience: 'crew', job: dairy });
-    const before = queryAll(installation.db, 'SELECT * FROM area WHERE job = @dairy', { dairy });
-    must(installation, 'job.remove', { id: dairy, version: versionOf(installation, 'job', dairy) });
+    const link = linkFor(installation, { audience: 'crew', job: signalHouse });
+    const before = queryAll(installation.db, 'SELECT * FROM area WHERE job = @job', { job: signalHouse });
+    const visitsAt = (): number =>
+      visitRows(readFirm(installation), '2000-01-01').filter(({ job }) => job === signalHouse).length;
+    const ordersOf = (): number => onOrderRows(installation.db).filter(({ job }) => job === signalHouse).length;
+    const [visits, orders] = [visitsAt(), ordersOf()];
+    expect(Math.min(visits, orders)).toBeGreaterThan(0);
+    must(installation, 'job.remove', { id: signalHouse, version: versionOf(installation, 'job', signalHouse) });
     renewOnce(installation);
-    expect(readFirm(installation).jobs).not.toContain(dairy);
-    expect(readOpenJobs(installation).jobs).not.toContain(dairy);
-    expect(findable(readOpenJobs(installation)).some(({ path }) => path.includes(dairy))).toBe(false);
-    expect(() => pageOf(installation, link)).toThrow();
-    expect(() => scopeView(readJob(installation, dairy))).toThrow();
-    expect(firmView(installation).removed).toEqual([{ id: dairy, name: expect.any(String) }]);
-    must(installation, 'job.restore', { id: dairy });
-    expect(queryAll(installation.db, 'SELECT * FROM area WHERE job = @dairy', { dairy })).toEqual(before);
-    expect(readFirm(installation).jobs).toContain(dairy);
+    expect(readFirm(installation).jobs).not.toContain(signalHouse);
+    expect(readOpenJobs(installation).jobs).not.toContain(signalHouse);
+    expect(findable(readOpenJobs(installation)).some(({ path }) => path.includes(signalHouse))).toBe(false);
+    expect([visitsAt(), ordersOf()]).toEqual([0, 0]);
+    expect(openLink(installation, tokenOf(installation, link.id))).toBeUndefined();
+    expect(() => scopeView(readJob(installation, signalHouse))).toThrow();
+    expect(firmView(installation).removed).toEqual([{ id: signalHouse, name: expect.any(String) }]);
+    must(installation, 'job.restore', { id: signalHouse });
+    expect(queryAll(installation.db, 'SELECT * FROM area WHERE job = @job', { job: signalHouse })).toEqual(before);
+    expect([visitsAt(), ordersOf()]).toEqual([visits, orders]);
+    expect(open(installation, link).job).toBe(signalHouse);
+    expect(readFirm(installation).jobs).toContain(signalHouse);
   });
 });
 

@@ -9,6 +9,23 @@ function inward(corners: readonly Point[], wall: number, { x, y }: Point): numbe
   return -((x - a.x) * out.x + (y - a.y) * out.y);
 }
 
+/** Why a slope cannot be: its wall is not there, or the ceiling is no lower at it than in the room. */
+export interface WrongSlope {
+  slope: number;
+  part: 'wall' | 'low';
+  message: string;
+}
+
+/** The first slope of a ceiling that cannot be, if there is one. */
+export function wrongSlope({ walls, height, slopes = [] }: RoomShape): WrongSlope | undefined {
+  for (const [slope, { wall, low }] of slopes.entries()) {
+    if (!walls[wall]) return { slope, part: 'wall', message: `Which wall, from 1 to ${walls.length}.` };
+    if (low.mm >= height.mm)
+      return { slope, part: 'low', message: `At the wall it is lower than the room: under ${height.typed}.` };
+  }
+  return undefined;
+}
+
 /** How high the ceiling is over a point of the floor: the room's height, or less under a slope. mm */
 export const ceilingOver = (shape: RoomShape, corners: readonly Point[], point: Point): number =>
   Math.min(

@@ -6,11 +6,13 @@ const length = fc.integer({ min: 100, max: 20_000 }).map(String);
 const typed: fc.Arbitrary<TypedShape> = fc.oneof(
   fc.record({
     kind: fc.constant('room' as const),
-    height: length,
+    height: fc.integer({ min: 1_000, max: 20_000 }).map(String),
     spread: fc.boolean(),
     lines: fc.array(fc.tuple(length, fc.integer({ min: -179, max: 179 }).map(String)), { minLength: 3, maxLength: 9 }),
     sizes: fc.constant<string[]>(['', '', '']),
-    slopes: fc.array(fc.tuple(fc.constantFrom('1', '2', '3'), length, length), { maxLength: 2 }),
+    slopes: fc.array(fc.tuple(fc.constantFrom('1', '2', '3'), fc.integer({ min: 0, max: 999 }).map(String), length), {
+      maxLength: 2,
+    }),
   }),
   fc.record({
     kind: fc.constant('face' as const),
@@ -70,6 +72,13 @@ describe('a shape as it is typed', () => {
 
   it('names the first field that cannot be read, and says what would be right', () => {
     expect(said({})).toEqual({ field: 'line 0 0', message: 'This is missing.' });
+    const walls = ['4000', '3000', '4000', '3000'].map((wall) => [wall, '90']);
+    const slope = (...texts: string[]): unknown => said({ height: '2600', lines: walls, slopes: [texts] });
+    expect(slope('5', '1000', '1500')).toEqual({ field: 'slope 0 0', message: 'Which wall, from 1 to 4.' });
+    expect(slope('1', '2600', '1500')).toEqual({
+      field: 'slope 0 1',
+      message: 'At the wall it is lower than the room: under 2600.',
+    });
     expect(said({ lines: [['0', '90']] })).toEqual({ field: 'line 0 0', message: 'A length is over 0.' });
     expect(said({ lines: [['4000', 'left']] })).toMatchObject({
       field: 'line 0 1',

@@ -1,3 +1,4 @@
+import { wrongSlope } from './ceiling';
 import { formatFall, parseFall } from './fall';
 import type { Measured, Shape } from './shape';
 import { plainSigns, readNumber } from '../units/number';
@@ -161,5 +162,7 @@ export function readShape(
         };
     }
   })();
-  return wrong ?? { shape };
+  if (wrong) return wrong;
+  const slope = shape.kind === 'room' ? wrongSlope(shape) : undefined;
+  return slope ? { field: `slope ${slope.slope} ${slope.part === 'wall' ? 0 : 1}`, message: slope.message } : { shape };
 }

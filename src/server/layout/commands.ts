@@ -1,6 +1,7 @@
 import type { InferType } from 'yup';
 import { addOpening as addOpeningCommand, asShape } from '@/contract/commands/layout';
 import { checkOpening, wallLength } from '@/core/layout/check-openings';
+import { wrongSlope } from '@/core/layout/ceiling';
 import { moveWall } from '@/core/layout/move-wall';
 import { outlineOf } from '@/core/layout/room-outline';
 import { usualFixture, wallName, type Fixture, type Opening, type RoomShape, type Shape } from '@/core/layout/shape';
@@ -50,6 +51,8 @@ function checkShape(context: CommandContext, area: AreaRow, shape: Shape, field:
   const outline = shape.kind === 'room' ? outlineOf(shape, unitsOf(context, area.job)) : undefined;
   if (outline && !outline.ok)
     throw new Refusal(422, { ...outline.problem, field: `${field}.${outline.problem.field ?? 'walls'}` });
+  const slope = shape.kind === 'room' ? wrongSlope(shape) : undefined;
+  if (slope) throw unprocessable('no-such-slope', slope.message, `${field}.slopes[${slope.slope}].${slope.part}`);
 }
 
 type Fields = Omit<InferType<typeof addOpeningCommand.schema>, 'id' | 'area'>;

@@ -53,11 +53,18 @@ export interface OpenLink {
   revoked_at: string | null;
 }
 
-/** The link of a secret, if it opens today: guessed, revoked and expired ones are all alike to whoever holds them. */
+/**
+ * The link of a secret, if it opens today: guessed, revoked and expired ones, and those of a job that was taken away,
+ * are all alike to whoever holds them.
+ */
 export function openLink(installation: Installation, token: string): OpenLink | undefined {
-  const link = queryOne<OpenLink>(installation.db, 'SELECT * FROM share_link WHERE token_hash = @hash', {
-    hash: hashOf(token),
-  });
+  const link = queryOne<OpenLink>(
+    installation.db,
+    `SELECT *
+      FROM share_link
+      WHERE token_hash = @hash AND (job IS NULL OR job IN (SELECT id FROM job WHERE removed = 0))`,
+    { hash: hashOf(token) },
+  );
   return link && linkState(link, today(installation)) === 'open' ? link : undefined;
 }
 

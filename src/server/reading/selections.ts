@@ -21,7 +21,9 @@ export const selectionRows = rowsOf<SelectionRow>(`${READ} AND selection.job ${O
 export const onOrderRows = (db: Connection): SelectionRow[] =>
   queryAll<SelectionRow>(
     db,
-    `${READ} AND selection.state IN ('ordered', 'confirmed', 'in making', 'shipped') ORDER BY selection.rowid`,
+    `${READ} AND selection.state IN ('ordered', 'confirmed', 'in making', 'shipped')
+      AND selection.job IN (SELECT id FROM job WHERE removed = 0)
+    ORDER BY selection.rowid`,
   );
 
 export const orderedOf = (row: SelectionRow): Ordered => ({

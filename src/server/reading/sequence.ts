@@ -57,7 +57,7 @@ export const visitRows = (
       FROM inspection
       JOIN area ON area.id = inspection.area
       JOIN job ON job.id = inspection.job
-      WHERE inspection.state = 'booked' OR day >= @since
+      WHERE job.removed = 0 AND (inspection.state = 'booked' OR day >= @since)
       ORDER BY inspection.state <> 'booked', day, half`,
     { since },
   );
