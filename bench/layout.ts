@@ -1,4 +1,4 @@
-import { planOf } from '@/core/layout/drawing';
+import { planOf } from '@/core/layout/room-plan';
 import { usualTerms } from '@/core/layout/fit/finding';
 import { checkPlan } from '@/core/layout/plan-fit';
 import { svgOf } from '@/core/layout/svg';

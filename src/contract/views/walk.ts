@@ -4,7 +4,7 @@ import type { LeftRhythm } from '@/core/walks/housekeeping';
 import type { ObservationKind, WalkKind } from '@/core/walks/observation';
 import type { Cause } from '@/core/schedule/cause';
 import type { MovedWork } from '@/core/news/news';
-import type { Drawing } from '@/core/layout/drawing';
+import type { Drawing } from '@/core/layout/stroke';
 import type { NarrationView, WalkArea } from '@/core/walks/walk-screen';
 import type { FiledAs } from '../commands/walks';
 import type { ServerClock, JobHead, PastShown, PictureView } from './job';

@@ -1,13 +1,5 @@
-import { direction, leftOf, type Point } from './point';
+import { endsOf, squareFrom, type Point } from './point';
 import type { RoomShape } from './shape';
-
-/** How far a point lies from the line of a wall, inward. mm */
-function inward(corners: readonly Point[], wall: number, { x, y }: Point): number {
-  const [a, b] = [corners[wall], corners[(wall + 1) % corners.length]];
-  if (!a || !b) return Number.POSITIVE_INFINITY;
-  const out = leftOf(direction(a, b));
-  return -((x - a.x) * out.x + (y - a.y) * out.y);
-}
 
 /** Why a slope cannot be: its wall is not there, or the ceiling is no lower at it than in the room. */
 export interface WrongSlope {
@@ -32,7 +24,7 @@ export const ceilingOver = (shape: RoomShape, corners: readonly Point[], point: 
     shape.height.mm,
     ...(shape.slopes ?? []).map(({ wall, low, run }) => {
       const rise = Math.max(0, shape.height.mm - low.mm);
-      const from = Math.max(0, inward(corners, wall, point));
+      const from = Math.max(0, squareFrom(corners, wall, point));
       return run.mm <= 0 ? shape.height.mm : low.mm + (rise * Math.min(from, run.mm)) / run.mm;
     }),
   );
@@ -42,7 +34,7 @@ function bends(shape: RoomShape, corners: readonly Point[], from: Point, to: Poi
   const slopes = shape.slopes ?? [];
   const heights = slopes.map(({ wall, low, run }) => {
     const at = (point: Point): number =>
-      low.mm + ((shape.height.mm - low.mm) * inward(corners, wall, point)) / Math.max(1, run.mm);
+      low.mm + ((shape.height.mm - low.mm) * squareFrom(corners, wall, point)) / Math.max(1, run.mm);
     return [at(from), at(to)] as const;
   });
   const lines = [
@@ -61,9 +53,8 @@ function bends(shape: RoomShape, corners: readonly Point[], from: Point, to: Poi
 
 /** The top edge of a wall from its left end to its right one, as it is seen from inside: x along the wall, y up. mm */
 export function wallTop(shape: RoomShape, corners: readonly Point[], wall: number): Point[] {
-  const [from, to] = [corners[wall], corners[(wall + 1) % corners.length]];
+  const [from, to] = endsOf(corners, wall);
   const length = shape.walls[wall]?.mm ?? 0;
-  if (!from || !to) return [];
   const parts = [...new Set([0, ...bends(shape, corners, from, to), 1])].sort((a, b) => a - b);
   return parts.map((part) => ({
     x: part * length,

@@ -1,5 +1,5 @@
 import type { LengthSystem } from '../units/length';
-import { direction, leftOf, type Point } from './point';
+import { direction, endsOf, leftOf, type Point } from './point';
 import { measuredAs, type Fixture, type RoomShape } from './shape';
 
 /** What is dragged goes from one figure of the tape to the next: a centimetre, or half an inch. mm */
@@ -19,10 +19,10 @@ export function dragged(
   by: Point,
   system: LengthSystem,
 ): Fixture {
-  const [a, b] = [corners[thing.wall], corners[(thing.wall + 1) % corners.length]];
   const wall = shape.walls[thing.wall];
-  if (!a || !b || !wall) return thing;
-  const [along, out] = [direction(a, b), leftOf(direction(a, b))];
+  if (!wall) return thing;
+  const along = direction(...endsOf(corners, thing.wall));
+  const out = leftOf(along);
   const onStep = (mm: number): number => Math.round(mm / STEP[system]) * STEP[system];
   const place = (mm: number, most: number): number => Math.min(Math.max(0, onStep(mm)), most);
   const off = thing.away.mm - (by.x * out.x + by.y * out.y);

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { checkOpening } from './check-openings';
-import { drawingOf, planOf, swingOf } from './drawing';
+import { drawingOf } from './drawing';
+import { planOf } from './room-plan';
+import { swingOf } from './footprint';
 import { mirror } from './mirror';
 import { measuresOf } from './measures';
 import { moveWall } from './move-wall';

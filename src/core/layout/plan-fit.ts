@@ -1,7 +1,7 @@
 import { formatLength } from '../units/length';
 import { ceilingOver } from './ceiling';
 import { checkOpening } from './check-openings';
-import { footprint } from './drawing';
+import { footprint } from './footprint';
 import { alignment, faceAlignment } from './fit/alignment';
 import { passage, pocket, swingFindings } from './fit/doors';
 import { drainFindings } from './fit/drain';

@@ -18,6 +18,23 @@ export function direction(a: Point, b: Point): Point {
 /** A quarter turn to the left: of a wall walked with the room at the right hand it points out of the room. */
 export const leftOf = (d: Point): Point => ({ x: -d.y, y: d.x });
 
+/** The two ends of a wall of an outline, from left to right as it is seen from inside. */
+export const endsOf = (corners: readonly Point[], wall: number): [Point, Point] => [
+  corners[wall] ?? { x: 0, y: 0 },
+  corners[(wall + 1) % corners.length] ?? { x: 0, y: 0 },
+];
+/** The unit vector from a wall into its room. */
+export function inwardOf(corners: readonly Point[], wall: number): Point {
+  const out = leftOf(direction(...endsOf(corners, wall)));
+  return { x: -out.x, y: -out.y };
+}
+
+/** How far a point lies from the line of a wall, into the room. mm */
+export function squareFrom(corners: readonly Point[], wall: number, { x, y }: Point): number {
+  const [[from], inward] = [endsOf(corners, wall), inwardOf(corners, wall)];
+  return (x - from.x) * inward.x + (y - from.y) * inward.y;
+}
+
 /** mm², over 0 where the corners run against the clock. */
 export const signedArea = (corners: readonly Point[]): number =>
   corners.reduce((sum, corner, at) => {

@@ -46,7 +46,7 @@ export interface FaceShape {
 }
 
 /** A roof by its plan, eaves included, and its slope. */
-interface RoofShape {
+export interface RoofShape {
   kind: 'roof';
   width: Measured;
   length: Measured;

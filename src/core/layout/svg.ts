@@ -1,4 +1,4 @@
-import type { Drawing, Layer, Stroke } from './drawing';
+import type { Drawing, Layer, Stroke } from './stroke';
 
 /** Ink by layer, the same on screen and on paper: never colour alone, so widths and dashes differ too. */
 export const INK: Record<Layer, { width: number; dash?: string; fill?: true }> = {

@@ -1,5 +1,5 @@
-import { footprint } from './drawing';
-import { direction, distance, leftOf, type Point } from './point';
+import { footprint } from './footprint';
+import { direction, distance, inwardOf, squareFrom, type Point } from './point';
 import { outlineOf } from './room-outline';
 import { type Fixture, type Opening, type RoomShape } from './shape';
 
@@ -31,16 +31,6 @@ export const standsOnFloor = ({ bottom }: Pick<Fixture, 'bottom'>): boolean => b
 /** Two walls nearer to one direction than this measure the same way. cos 30° */
 const ALIKE = 0.866;
 const MOST_DIAGONALS = 12;
-
-const inwardOf = (corners: readonly Point[], wall: number): Point => {
-  const [a, b] = [corners[wall] ?? { x: 0, y: 0 }, corners[(wall + 1) % corners.length] ?? { x: 0, y: 0 }];
-  const out = leftOf(direction(a, b));
-  return { x: -out.x, y: -out.y };
-};
-const squareFrom = (corners: readonly Point[], wall: number, at: Point): number => {
-  const [a, inward] = [corners[wall] ?? { x: 0, y: 0 }, inwardOf(corners, wall)];
-  return (at.x - a.x) * inward.x + (at.y - a.y) * inward.y;
-};
 
 /** The wall a thing is measured from, and the nearest that runs across it and has the point before it. */
 function twoWalls(corners: readonly Point[], own: number, at: Point): TapeMark['from'] {

@@ -1,4 +1,5 @@
-import { wallElevation, type Drawing, type Stroke } from '../layout/drawing';
+import { wallElevation } from '../layout/elevation';
+import type { Drawing, Stroke } from '../layout/stroke';
 import type { Opening, RoomShape } from '../layout/shape';
 import { wallName } from '../layout/shape';
 import { formatLength, type LengthSystem } from '../units/length';

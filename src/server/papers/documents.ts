@@ -1,4 +1,4 @@
-import type { Drawing } from '@/core/layout/drawing';
+import type { Drawing } from '@/core/layout/stroke';
 import { writeOpeningCsv } from '@/core/layout/opening-csv';
 import { writeShapeCsv } from '@/core/layout/shape-csv';
 import { svgOf } from '@/core/layout/svg';

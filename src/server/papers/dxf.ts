@@ -7,7 +7,7 @@ import {
   TextVerticalAlignment,
   Units,
 } from '@tarikjabiri/dxf';
-import type { Drawing } from '@/core/layout/drawing';
+import type { Drawing } from '@/core/layout/stroke';
 
 const LAYERS = { walls: 7, openings: 5, swings: 8, fixtures: 3, ceiling: 6, measures: 2, ground: 1 } as const;
 

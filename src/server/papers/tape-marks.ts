@@ -1,5 +1,6 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
-import { planOf, type Drawing } from '@/core/layout/drawing';
+import { planOf } from '@/core/layout/room-plan';
+import type { Drawing } from '@/core/layout/stroke';
 import { tapeSheet, tilesOf, type TapeSheet } from '@/core/layout/tape-marks';
 import { OPENING_KINDS, wallName, type Fixture } from '@/core/layout/shape';
 import { shift } from '@/core/layout/point';

@@ -1,7 +1,7 @@
 import type { LayoutView, LevelsView, Neighbour } from '@/contract/views/layout';
 import { checkLevels } from '@/core/fit/levels';
-import type { Drawing } from '@/core/layout/drawing';
-import { drawingOf, planOf, wallElevation } from '@/core/layout/drawing';
+import type { Drawing } from '@/core/layout/stroke';
+import { drawingOf, type Seen } from '@/core/layout/drawing';
 import { measuresOf } from '@/core/layout/measures';
 import { phaseFacts, phaseOrder } from '@/core/sequence/phases';
 import { formatLength } from '@/core/units/length';
@@ -91,19 +91,11 @@ export function levelsView(job: JobReading): LevelsView {
 export function areaDrawing(
   job: JobReading,
   area: string,
-  seen?: number | 'ceiling',
+  seen?: Seen,
 ): { drawing: Drawing; name: string } | undefined {
   const { name } = areaRow(job, area);
   const { units } = jobRow(job);
   const { shape, openings, fixtures } = layoutOf(job, area);
-  const drawing = !shape
-    ? undefined
-    : seen === undefined
-      ? drawingOf(name, shape, openings, fixtures, units)
-      : shape.kind !== 'room'
-        ? undefined
-        : seen === 'ceiling'
-          ? planOf(name, shape, openings, fixtures, units, 'ceiling')
-          : wallElevation(name, shape, openings, fixtures, seen, units);
+  const drawing = shape ? drawingOf(name, shape, openings, fixtures, units, seen) : undefined;
   return drawing && { drawing, name };
 }

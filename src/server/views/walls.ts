@@ -1,6 +1,6 @@
 import type { WallsView } from '@/contract/views/walk';
 import { wallName, type RoomShape } from '@/core/layout/shape';
-import type { Drawing } from '@/core/layout/drawing';
+import type { Drawing } from '@/core/layout/stroke';
 import { phaseFacts } from '@/core/sequence/phases';
 import { byWall, fixtureWords, wallRecord, type Numbered } from '@/core/walls/wall-record';
 import { IN_WALL_KINDS, ofKind, type Of } from '@/core/walks/observation';

@@ -1,44 +1,54 @@
 'use client';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { useFormContext, useWatch } from 'react-hook-form';
-import { pictureRoute } from '@/contract/routes';
-import { sentence } from '@/core/words/letters';
+import { useController, useFormContext } from 'react-hook-form';
+import { api } from '@/contract/routes';
 import { upload } from '../offline/upload';
 import { described, FieldFrame, useFieldId, type FieldTerms } from './form';
 import { LinkButton } from './link-button';
 
-/** A picture from the camera or a file: handed over when it is chosen, kept in the form by its hash. */
+/** A picture taken or chosen: kept at once, the form then names it by its hash. */
 export function PictureField({ name, label, hint }: FieldTerms) {
-  const { setValue } = useFormContext();
-  const hash = useWatch({ name }) as string | undefined;
-  const [state, setState] = useState<{ busy: boolean; error?: string }>({ busy: false });
+  const { control } = useFormContext();
+  const { field, fieldState } = useController({ name, control });
+  const [untaken, setUntaken] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const hash = field.value as string | null | undefined;
+  const error = untaken ?? fieldState.error?.message;
   const take = async (file: File | undefined): Promise<void> => {
     if (!file) return;
-    setState({ busy: true });
+    setBusy(true);
     const kept = await upload({ what: 'picture', content: file });
-    if (kept === 'later') return setState({ busy: false, error: 'no answer; the picture was not taken, try again' });
-    if (!('hash' in kept)) return setState({ busy: false, error: kept.title });
-    setValue(name, kept.hash);
-    setState({ busy: false });
+    setBusy(false);
+    if (kept === 'later') return setUntaken('no connection: the picture was not kept; choose it again');
+    if (!('hash' in kept)) return setUntaken(kept.title);
+    setUntaken(undefined);
+    field.onChange(kept.hash);
   };
   return (
-    <FieldFrame {...{ name, label, error: state.error, ...(hint ? { hint } : {}) }}>
+    <FieldFrame {...{ name, label, error, ...(hint ? { hint } : {}) }}>
       {hash && (
         <div className="d-flex gap-2 align-items-end mb-1">
-          {/* Sized by our own route: the framework's loader would go round it. */}
-          <img src={pictureRoute(undefined, hash, 240)} alt={`${label}, as taken`} width={120} height={90} />
-          <LinkButton onClick={() => setValue(name, undefined)}>Remove the picture</LinkButton>
+          <img
+            src={api.picture(hash, 240)}
+            alt="What is kept so far"
+            width={96}
+            height={72}
+            className="object-fit-cover"
+          />
+          <LinkButton onClick={() => field.onChange(undefined)}>Remove the picture</LinkButton>
         </div>
       )}
       <Form.Control
+        // What was chosen before would else stand beside the button after it was removed.
+        key={hash ?? ''}
         type="file"
         accept="image/*"
-        isInvalid={state.error !== undefined}
-        {...described(useFieldId(name), hint, state.error)}
+        disabled={busy}
+        isInvalid={error !== undefined}
+        {...described(useFieldId(name), hint, error)}
         onChange={(event) => void take((event.target as HTMLInputElement).files?.[0])}
       />
-      {state.busy && <Form.Text>{sentence('taking the picture')}</Form.Text>}
     </FieldFrame>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import { useRef } from 'react';
 import type { Point } from '@/core/layout/point';
-import type { Drawing, Stroke } from '@/core/layout/drawing';
+import type { Drawing, Stroke } from '@/core/layout/stroke';
 import { arcPath, INK, pathOf, viewBoxOf } from '@/core/layout/svg';
 
 interface Terms {

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { moveWallCommand, shareWall } from '@/contract/commands/layout';
 import type { LayoutView } from '@/contract/views/layout';
-import { planOf } from '@/core/layout/drawing';
+import { planOf } from '@/core/layout/room-plan';
 import { moveWall, type MovedRoom } from '@/core/layout/move-wall';
 import { usualTerms, type PlanFinding } from '@/core/layout/fit/finding';
 import { brokenBy, checkPlan } from '@/core/layout/plan-fit';

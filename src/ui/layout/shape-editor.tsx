@@ -1,6 +1,6 @@
 'use client';
 import { sayAmount } from '@/core/quantities/units';
-import type { Drawing } from '@/core/layout/drawing';
+import type { Drawing } from '@/core/layout/stroke';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { setShape } from '@/contract/commands/layout';

@@ -12,7 +12,7 @@ import { CommandForm, TextField } from '../kit/form';
 import { MoneyField } from '../kit/measure-fields';
 import { SidePanel } from '../kit/side-panel';
 import { newId } from '../offline/send';
-import { PictureField } from './picture-field';
+import { PictureField } from '../kit/picture-field';
 import { alternativeOf, type Alternative } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import type { SelectionView } from '@/contract/views/selections';

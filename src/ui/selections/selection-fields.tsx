@@ -3,7 +3,7 @@ import { useFormContext, useFormState } from 'react-hook-form';
 import { DECIDER_KEYS, DECIDERS } from '@/core/selections/states';
 import { CheckField, SelectField, TextField } from '../kit/form';
 import { MoneyField } from '../kit/measure-fields';
-import { PictureField } from './picture-field';
+import { PictureField } from '../kit/picture-field';
 
 /** What a selection is, from whom, how long it takes and whose word settles it. */
 export function SelectionFields({

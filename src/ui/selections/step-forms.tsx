@@ -21,7 +21,7 @@ import { CommandForm, SelectField, TextField } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { useSend } from '../kit/use-send';
 import { send } from '../offline/send';
-import { PictureField } from './picture-field';
+import { PictureField } from '../kit/picture-field';
 import { LinkButton } from '../kit/link-button';
 
 interface Terms {

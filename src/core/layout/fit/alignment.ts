@@ -1,5 +1,5 @@
 import { capital } from '../../words/letters';
-import { direction, shift, type Point } from '../point';
+import { direction, endsOf, shift } from '../point';
 import { isDoor, wallName, type FaceShape, type Fixture, type Opening } from '../shape';
 import { finding, nameOf, openingName, type PlanFinding } from './finding';
 import type { Room } from './ground';
@@ -63,11 +63,6 @@ function doorOnWindow(door: Opening, { corners, openings, say }: Room): PlanFind
       return [centred(`${door.id} on ${window.id}`, nameOf(door), openingName(window), -off, say, [door, window])];
     });
 }
-
-const endsOf = (corners: readonly Point[], wall: number): [Point, Point] => [
-  corners[wall] ?? { x: 0, y: 0 },
-  corners[(wall + 1) % corners.length] ?? { x: 0, y: 0 },
-];
 
 /** Windows whose sills, or whose heads, were meant to be in one line through the room. */
 function oneLine(windows: readonly Opening[], say: Room['say']): PlanFinding[] {

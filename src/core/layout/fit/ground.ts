@@ -1,5 +1,5 @@
 import { boundsOf, direction, leftOf, shift, type Point } from '../point';
-import { footprint, swingOf } from '../drawing';
+import { footprint, swingOf } from '../footprint';
 import type { Fixture, Opening } from '../shape';
 import { TOUCHING } from '../within';
 import type { PlanTerms } from './finding';

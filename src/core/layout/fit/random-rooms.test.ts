@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { clash, liesIn } from '../../../../tests/support/plain-fit';
-import { footprint } from '../drawing';
+import { footprint } from '../footprint';
 import type { Point } from '../point';
 import { checkPlan } from '../plan-fit';
 import { outlineOf, wallsOf } from '../room-outline';

@@ -1,7 +1,7 @@
 import { groupBy } from '../../group-by';
 import { checkRun } from '../../fit/cabinet-run';
 import { capital } from '../../words/letters';
-import { direction, leftOf, type Point } from '../point';
+import { inwardOf, leftOf, type Point } from '../point';
 import { wallName, type Fixture, type RoomShape } from '../shape';
 import { TOUCHING } from '../within';
 import { finding, type PlanFinding } from './finding';
@@ -142,11 +142,6 @@ function doorFindings(shape: RoomShape, run: Run, say: Room['say']): PlanFinding
   });
 }
 
-const front = (corners: readonly Point[], { wall }: Fixture): Point => {
-  const [a, b] = [corners[wall] ?? { x: 0, y: 0 }, corners[(wall + 1) % corners.length] ?? { x: 0, y: 0 }];
-  const out = leftOf(direction(a, b));
-  return { x: -out.x, y: -out.y };
-};
 /** Between two that stand side by side at least so much of their length. mm */
 const BESIDE = 100;
 
@@ -162,7 +157,7 @@ interface Faced {
 function facedOf({ floors, corners }: Room): Faced[] {
   return floors.flatMap(({ thing, floor: { points, box } }): Faced[] => {
     if (!isFitted(thing) || thing.bottom.mm >= HUNG) return [];
-    const facing = front(corners, thing);
+    const facing = inwardOf(corners, thing.wall);
     return [
       {
         thing,
