@@ -94,26 +94,11 @@ export interface Alternative {
   picture: string | null;
 }
 
+/** What of an alternative a selection says too. */
+type Chosen = Omit<Alternative, 'id' | 'upkeep' | 'look' | 'picture'>;
+
 /** What is chosen already, as the first of the alternatives to it: nothing known of it is asked again. */
-export const alternativeOf = ({
-  choice,
-  code,
-  colour,
-  finish,
-  supplier,
-  unitPrice,
-  leadLow,
-  leadHigh,
-}: Omit<Alternative, 'id' | 'upkeep' | 'look' | 'picture'>): Omit<
-  Alternative,
-  'id' | 'upkeep' | 'look' | 'picture'
-> => ({
-  choice,
-  code,
-  colour,
-  finish,
-  supplier,
-  unitPrice,
-  leadLow,
-  leadHigh,
-});
+export const alternativeOf = (chosen: Chosen): Chosen => {
+  const { choice, code, colour, finish, supplier, unitPrice, leadLow, leadHigh } = chosen;
+  return { choice, code, colour, finish, supplier, unitPrice, leadLow, leadHigh };
+};
