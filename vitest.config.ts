@@ -4,12 +4,13 @@ import { defineConfig } from 'vitest/config';
 
 const setupFiles = ['tests/support/properties.ts'];
 const env = { AFTERMIST_ZONE: 'UTC' };
+const cores = Math.max(2, availableParallelism());
 const resolve = { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } };
 
 export default defineConfig({
   test: {
     // Both cores of the smallest machine: left to itself, one would stand idle.
-    maxWorkers: Math.max(2, availableParallelism()),
+    maxWorkers: cores,
     projects: [
       { resolve, test: { env, setupFiles, name: 'unit', include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts'] } },
       {
@@ -30,6 +31,9 @@ export default defineConfig({
           env,
           setupFiles,
           name: 'browser',
+          // They mostly wait for pages: one more than there are cores, after those that compute.
+          maxWorkers: cores + 1,
+          sequence: { groupOrder: 1 },
           globalSetup: 'tests/support/global-setup.ts',
           include: ['tests/browser/**/*.test.ts'],
           testTimeout: 180_000,

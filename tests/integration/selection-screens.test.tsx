@@ -203,7 +203,7 @@ describe('deliveries and suppliers', () => {
     expect(page).toContain('heaviest piece 137 lb, 2 people, bundles opened on the lorry, boards carried by two');
     expect(page).toMatch(/Boat store free (after|until) \w{3} \d+ Mar sage tiles, one opened box/);
     expect(page).toMatch(
-      /boat store, on battens 190 sq ft of oak boards of the old day room floor salvage, from Day room, to be used again/,
+      /boat store, on battens 190 sq ft of oak boards of the old day room floor kept for use again, from Day room/,
     );
     const view = deliveriesView(readJob(installation, signalHouse));
     const [first] = view.deliveries;

@@ -193,9 +193,11 @@ export interface StoredThing {
   version: number;
   what: string;
   text: string;
-  /** `taken-down` is a line of scope; `salvage` a finding. */
-  from: 'selection' | 'spare' | 'salvage' | 'taken-down';
+  /** What says that it stands there. */
+  from: 'selection' | 'spare' | 'finding' | 'scope';
   kind: string;
+  /** What is said once it stands there no more; null where its own steps say it. */
+  over: string | null;
   href: string | null;
   /** Until it is used. */
   until: Day | null;

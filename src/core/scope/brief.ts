@@ -84,14 +84,18 @@ const TOLD_OF_FINDINGS: Record<Finding['kind'], BriefPart | null> = {
   'site-choice': null,
 };
 
-/** A line of scope as it is read out: what happens to what, and how much of it. */
-export function lineText({ stance, verb, subject, quantity, unit }: ScopeWords): string {
-  const much = quantity ? `, ${Math.round(quantity * 100) / 100} ${unit ?? ''}`.trimEnd() : '';
-  // What is left out was written as work; a crew must not take it for an order.
-  return stance === 'out' && verb === 'touch' ? `${subject}${much}` : `${verb} ${subject}${much}`;
-}
+/** What a line of scope is about, and how much of it. */
+export const lineThing = ({ subject, quantity, unit }: ScopeWords): string =>
+  `${subject}${quantity ? `, ${Math.round(quantity * 100) / 100} ${unit ?? ''}`.trimEnd() : ''}`;
 
-const isSame = (one: string, other: string): boolean => one.trim().toLowerCase() === other.trim().toLowerCase();
+/** A line of scope as it is read out: what happens to what, and how much of it. */
+export const lineText = (line: ScopeWords): string =>
+  // What is left out was written as work; a crew must not take it for an order.
+  line.stance === 'out' && line.verb === 'touch' ? lineThing(line) : `${line.verb} ${lineThing(line)}`;
+
+/** Two subjects that name one thing. */
+export const isSameThing = (one: string, other: string): boolean =>
+  one.trim().toLowerCase() === other.trim().toLowerCase();
 
 function noteOf(line: BriefScope): string {
   const { stance, dependsOn, place, kept } = line;
@@ -114,7 +118,10 @@ export function briefOf(lines: readonly BriefScope[], findings: readonly BriefFi
     const part = PART_OF_STANCE[line.stance];
     if (part === 'work' && trade && line.trade && line.trade !== trade) continue;
     // What is taken down and was also found is told with what the finding knows of it.
-    if (part === 'refit' && findings.some(({ kind, subject }) => kind === 'refit' && isSame(subject, line.subject)))
+    if (
+      part === 'refit' &&
+      findings.some(({ kind, subject }) => kind === 'refit' && isSameThing(subject, line.subject))
+    )
       continue;
     parts[part].push({ id: line.id, text: lineText(line), note: noteOf(line), picture: null });
   }

@@ -90,6 +90,9 @@ const liveWords = (live: boolean | null): string =>
       ? 'stays live'
       : 'dead, comes out once proved so';
 
+/** What is kept, and how many of it. */
+export const keptThing = (finding: Finding): string => `${times(finding)}${finding.subject}`;
+
 /** A finding as a sentence for anybody; money is said by the caller, who knows the currency. */
 export function findingText(finding: Finding): string {
   const { kind, subject, need, place, cause, remedy } = finding;
@@ -100,7 +103,7 @@ export function findingText(finding: Finding): string {
       return `${subject}: ${liveWords(finding.live)}${need ? `, marked ${need}` : ''}`;
     case 'refit':
     case 'salvage':
-      return `${times(finding)}${subject}${place ? `, kept ${place}` : ', place to keep it not settled'}`;
+      return `${keptThing(finding)}${place ? `, kept ${place}` : ', place to keep it not settled'}`;
     case 'damage':
       return [
         finding.quantity === null ? subject : `${subject}, ${finding.quantity} ${finding.unit}`,

@@ -1,5 +1,5 @@
-import { lineText, type BriefScope } from './brief';
-import { findingText, type Finding } from './finding';
+import { isSameThing, lineThing, type BriefScope } from './brief';
+import { keptThing, type Finding } from './finding';
 
 /** What is protected, taken down to be fitted again, or kept for use again: one register of each, whoever wrote it down. */
 export const REGISTERS = {
@@ -25,15 +25,12 @@ export interface RegisterEntry {
 type Line = BriefScope & { version: number; areaId: string };
 type Found = Finding & { version: number; kept: RegisterEntry['kept'] };
 
-/** The verb of such a line goes without saying in its register. */
-const bare = (text: string): string => text.replace(/^(?:protect|take down and refit|refit|cover) /i, '');
-
 /** A line and a finding of the same thing in the same area are one thing, taken down once. */
 const isSame = (line: Line, finding: Found): boolean =>
   line.stance === 'refit' &&
   finding.kind === 'refit' &&
   line.areaId === finding.area &&
-  line.subject.trim().toLowerCase() === finding.subject.trim().toLowerCase();
+  isSameThing(line.subject, finding.subject);
 
 /** Every entry, in the order written; those that are over stand in it too. */
 export function registerOf(lines: readonly Line[], findings: readonly Found[]): RegisterEntry[] {
@@ -43,7 +40,7 @@ export function registerOf(lines: readonly Line[], findings: readonly Found[]): 
         ? [
             {
               ...{ register: line.stance, of: 'scope', id: line.id, version: line.version, area: line.areaId },
-              ...{ what: bare(lineText(line)), place: line.place, kept: line.kept },
+              ...{ what: lineThing(line), place: line.place, kept: line.kept },
             },
           ]
         : [],
@@ -54,7 +51,7 @@ export function registerOf(lines: readonly Line[], findings: readonly Found[]): 
             {
               ...{ register: finding.kind, of: 'finding', id: finding.id, version: finding.version },
               ...{ area: finding.area, place: finding.place, kept: finding.kept },
-              what: findingText({ ...finding, place: 'x' }).replace(', kept x', ''),
+              what: keptThing(finding),
             },
           ]
         : [],

@@ -1,7 +1,7 @@
 import { routes } from '@/contract/routes';
 import type { DeliveriesView, DeliveryView, StoredThing } from '@/contract/views/selections';
 import { SPARE_KINDS } from '@/contract/commands/selections';
-import { registerOf } from '@/core/scope/register';
+import { KEPT_WORDS, registerOf, REGISTERS } from '@/core/scope/register';
 import { groupBy } from '@/core/group-by';
 import { isHere, isOrdered } from '@/core/selections/states';
 import { loadCautions, type PlannedLoad } from '@/core/selections/load-cautions';
@@ -13,7 +13,7 @@ import { sayWork } from '@/core/words/work';
 import { findingsOf, scopeOf } from './scope-parts';
 import { sayLoadCaution } from '@/core/words/load-caution';
 import { jobHead } from './job-head';
-import { areasUpward, type AreaRow, jobRow } from '../reading/job';
+import { areaNames, areasUpward, type AreaRow, jobRow } from '../reading/job';
 import { measuresIn } from '../reading/layouts';
 import { planOf, type StoredPlan } from '../reading/plan';
 import type { JobReading } from '../reading/reading';
@@ -137,7 +137,7 @@ export function deliveriesView(job: JobReading): DeliveriesView {
       })),
     places: areas.map((area) => ({ id: area.id, name: area.name, floor: floors.get(area.id) ?? null })),
     map: mapOf(job, { areas, rows, items, plan, floors }),
-    storage: storageOf(job, items, names),
+    storage: storageOf(job, items),
     fitted: items
       .filter((item) => item.state === 'fitted' || item.state === 'checked')
       .map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })),
@@ -215,11 +215,8 @@ function mapOf(job: JobReading, { areas, rows, items, plan, floors }: Stored): D
 }
 
 /** What stands on the site and where: things not fitted yet, what is kept, what was salvaged. */
-function storageOf(
-  job: JobReading,
-  items: ReturnType<typeof selectionsOf>,
-  names: ReadonlyMap<string, string>,
-): DeliveriesView['storage'] {
+function storageOf(job: JobReading, items: ReturnType<typeof selectionsOf>): DeliveriesView['storage'] {
+  const names = areaNames(job);
   // What came wrong stands there once: as what goes back.
   const goesBack = new Set(spareRows(job).flatMap((row) => (row.kind === 'wrong part' ? (row.selection ?? []) : [])));
   const things: { place: string; thing: StoredThing }[] = [
@@ -234,6 +231,7 @@ function storageOf(
           text: `for ${item.area} · ${item.step}`,
           from: 'selection' as const,
           kind: item.state,
+          over: null,
           href: routes.selection(job.id, item.id),
           until: item.needBy,
         },
@@ -247,6 +245,7 @@ function storageOf(
         text: row.kind === 'wrong part' ? 'goes back' : 'stays',
         from: 'spare' as const,
         kind: row.kind,
+        over: row.kind === 'wrong part' ? 'gone back' : 'used up',
         href: row.selection ? routes.selection(job.id, row.selection) : null,
         until: null,
       },
@@ -259,11 +258,10 @@ function storageOf(
           id,
           version,
           what,
-          text:
-            (area ? `from ${names.get(area) ?? ''}, ` : '') +
-            (register === 'refit' ? 'to be fitted again' : 'to be used again'),
-          from: of === 'scope' ? ('taken-down' as const) : ('salvage' as const),
-          kind: register,
+          text: area ? `from ${names.get(area) ?? ''}` : '',
+          from: of,
+          kind: REGISTERS[register].toLowerCase(),
+          over: KEPT_WORDS[register].back,
           href: null,
           until: null,
         },

@@ -25,7 +25,7 @@ export function CsvEntry({ title, what, example, problems, onText, children }: T
         <Form.Control
           as="textarea"
           rows={6}
-          className="mono text-wrap"
+          className="mono"
           value={text}
           placeholder={example}
           onChange={(event) => setText(event.target.value)}

@@ -30,6 +30,11 @@ export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
           ))}
         </Lines>
       )}
+      {view.days.length > 0 && view.rooms.length + view.around.length > 0 && (
+        <p className="no-print">
+          <a href="#agreed">What is agreed, room by room</a>
+        </p>
+      )}
       {view.days.length === 0 && <p>No work is planned for you in the next two weeks.</p>}
       {view.days.map((day) => (
         <section key={day.day}>
@@ -78,7 +83,7 @@ function Agreed({ view, token }: { view: CrewShared; token: string }) {
   const choose = (choice: SiteChoice) => <ChooseOnSite token={token} recipient={view.recipient} choice={choice} />;
   if (view.rooms.length + view.around.length === 0) return null;
   return (
-    <section aria-label="What is agreed">
+    <section id="agreed" aria-label="What is agreed">
       <h2>What is agreed</h2>
       {view.around.map(({ job, brief }) => (
         <details key={job} className="brief-room" open>

@@ -2,6 +2,7 @@
 import { keepSalvage } from '@/contract/commands/selections';
 import type { ScopePageView } from '@/contract/views/scope';
 import { KEPT_WORDS, REGISTERS, type Register, type RegisterEntry } from '@/core/scope/register';
+import { capital } from '@/core/words/letters';
 import { Hidden } from '../kit/hidden';
 import { LinkButton } from '../kit/link-button';
 import { Line, Lines } from '../kit/lines';
@@ -49,17 +50,17 @@ function Entry({ entry, area }: { entry: RegisterEntry; area: string }) {
           {kept === 'kept' ? (
             <>
               <LinkButton onClick={() => void settle('back')}>
-                {words.back}
+                {capital(words.back)}
                 <Hidden>: {what}</Hidden>
               </LinkButton>
               <LinkButton onClick={() => void settle('gone')}>
-                {words.gone}
+                {capital(words.gone)}
                 <Hidden>: {what}</Hidden>
               </LinkButton>
             </>
           ) : (
             <LinkButton onClick={() => void settle('kept')}>
-              {words.kept} again<Hidden>: {what}</Hidden>
+              {capital(words.kept)} again<Hidden>: {what}</Hidden>
             </LinkButton>
           )}
         </span>

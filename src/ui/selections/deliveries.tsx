@@ -15,6 +15,7 @@ import {
 } from '@/contract/commands/selections';
 import type { DeliveriesView, DeliveryView, StoredThing } from '@/contract/views/selections';
 import { ONE_PERSON_KG, peopleFor } from '@/core/selections/storage';
+import { capital } from '@/core/words/letters';
 import { sayAmount } from '@/core/quantities/units';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { AmountField } from '../kit/measure-fields';
@@ -316,47 +317,30 @@ function Storage({ view, onKeep }: { view: DeliveriesView; onKeep: () => void })
 
 function Stored({ thing, today }: { thing: StoredThing; today: Day }) {
   const { give, busy } = useSend();
-  const gone = (): void => {
-    const { id, version } = thing;
-    if (thing.from === 'spare')
-      void give(
-        settleSpare,
-        { id, version, state: 'gone' },
-        {
-          text: `${thing.what}: gone.`,
-          back: `${thing.what} is kept again.`,
-        },
-      );
-    if (thing.from === 'salvage' || thing.from === 'taken-down')
-      void give(
-        keepSalvage,
-        { of: thing.from === 'salvage' ? 'finding' : 'scope', id, version, kept: 'back', place: '' },
-        {
-          text: `${thing.what}: back in the house.`,
-          back: `${thing.what} is kept again.`,
-        },
-      );
+  const { id, version, what, from, over } = thing;
+  const told = { text: `${what}: ${over ?? ''}.`, back: `${what} is kept again.` };
+  const settle = (): void => {
+    if (from === 'spare') void give(settleSpare, { id, version, state: 'gone' }, told);
+    if (from === 'finding' || from === 'scope')
+      void give(keepSalvage, { of: from, id, version, kept: 'back', place: '' }, told);
   };
   return (
     <Line
       mark={
-        <StateIcon
-          kind={thing.kind === 'wrong part' ? 'stop' : thing.from === 'selection' ? 'under-way' : 'done'}
-          silent
-        />
+        <StateIcon kind={thing.kind === 'wrong part' ? 'stop' : from === 'selection' ? 'under-way' : 'done'} silent />
       }
       beside={
-        thing.from !== 'selection' && (
-          <LinkButton className="no-print" disabled={busy} onClick={gone}>
-            {thing.kind === 'wrong part' ? 'Gone back' : thing.from === 'spare' ? 'Used up' : 'Back in place'}
-            <Hidden>: {thing.what}</Hidden>
+        over && (
+          <LinkButton className="no-print" disabled={busy} onClick={settle}>
+            {capital(over)}
+            <Hidden>: {what}</Hidden>
           </LinkButton>
         )
       }
     >
-      {thing.href ? <Link href={thing.href}>{thing.what}</Link> : thing.what}
+      {thing.href ? <Link href={thing.href}>{what}</Link> : what}
       <div className="small-text soft">
-        {thing.kind}, {thing.text}
+        {[thing.kind, thing.text].filter(Boolean).join(', ')}
         {thing.until ? ` by ${formatDay(thing.until, today)}` : ''}
       </div>
     </Line>
