@@ -1,3 +1,4 @@
+import { NO_CURRENCY } from '../src/core/units/money';
 import { measuresOf } from '@/core/layout/measures';
 import { measured, type Opening, type RoomShape } from '@/core/layout/shape';
 import { solveCuts } from '@/core/quantities/cut-solver';
@@ -79,7 +80,7 @@ function recompute(areas: readonly BenchArea[]): number {
         );
     }
   }
-  return materialsList(needed).length;
+  return materialsList(needed, NO_CURRENCY).length;
 }
 
 /** A job’s full quantities against reading the same job; cut lists of sixty pieces against what somebody waits. */

@@ -12,7 +12,6 @@ import type { Measure } from '@/core/layout/measures';
 import type { OpeningKind, FixtureKind } from '@/core/layout/shape';
 import type { Finding, FindingKind } from '@/core/scope/finding';
 import type { Option } from '@/core/scope/option';
-import type { ChangeLine } from '@/server/scope/changes';
 import type { LeftKind } from '@/contract/commands/completion';
 import type { LeftItem } from '@/core/walks/housekeeping';
 import type { InWallKind, RecheckVerdict, SelectionVerdict, WalkKind } from '@/core/walks/observation';
@@ -149,12 +148,20 @@ export interface DemoVisit {
     supplier?: string;
   }[];
   changes?: {
-    area: string;
     kind: 'addition' | 'omission';
     title: string;
     why: string;
-    lines: ChangeLine[];
-    work?: { trade: Trade; halfDays: number; after?: Phase };
+    lines: {
+      area: string;
+      verb: string;
+      subject: string;
+      quantity: number;
+      unit: string;
+      unitPrice: number;
+      trade: Trade;
+      halfDays: number;
+      after?: Phase;
+    }[];
   }[];
   /** A statement made, sent and agreed to on this day. */
   agreedBy?: string;

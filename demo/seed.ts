@@ -29,7 +29,8 @@ import { paint } from './painter';
 import type { DemoArea, DemoJob, DemoRequest, DemoSeen, DemoSelection, DemoWalk } from './scenario';
 import { captionsOf, readLabelled } from './narration-file';
 import { changes } from './stood';
-import { visitCommands } from './visit';
+import { HOURS, JOB_MONEY, MONEY } from './prices';
+import { agreementCommands, visitCommands } from './visit';
 
 export { demoId } from './ids';
 
@@ -50,6 +51,7 @@ export async function seedDemo(installation: Installation): Promise<void> {
     );
     for (const { job, walk, number } of walks) await script.walk(job, walk, number);
     for (const job of DEMO_JOBS) script.visit(job);
+    for (const job of DEMO_JOBS) script.spending(job);
     for (const job of DEMO_JOBS) script.walls(job);
     for (const job of DEMO_JOBS) script.endings(job);
     for (const job of DEMO_JOBS) script.orders(job);
@@ -128,6 +130,8 @@ class Script {
         phone: phoneOf(index),
       }),
     );
+    this.say('firm.set-money', MONEY);
+    for (const [trade, perHour] of HOURS) this.say('rate.set-hour', { trade, perHour });
     for (const [at, sub] of SUBS.entries()) {
       this.say('sub.add', {
         id: demoId('sub', sub.trade),
@@ -654,10 +658,64 @@ class Script {
     const { visit } = job;
     if (!visit) return;
     let minute = 0;
-    for (const { type, payload, by } of visitCommands(job, visit)) {
-      this.at(this.when(-visit.day, 12, minute++ / 4));
-      this.say(type, payload, by);
-    }
+    const say = (commands: ReturnType<typeof visitCommands>): void => {
+      for (const { type, payload, by } of commands) {
+        this.at(this.when(-visit.day, 12, minute++ / 4));
+        this.say(type, payload, by);
+      }
+    };
+    say(visitCommands(job, visit));
+    this.prices(job);
+    if (visit.agreedBy) say(agreementCommands(job, visit.agreedBy));
+  }
+
+  /** What its lines cost, and in which parts the client pays. */
+  private prices(job: DemoJob): void {
+    const money = JOB_MONEY[job.key];
+    if (!money) return;
+    const id = (...path: string[]): string => demoId(job.key, ...path);
+    this.say('job.set-money', { job: id(), pricesShown: money.pricesShown });
+    this.say('scope.price', {
+      job: id(),
+      lines: Object.entries(money.lines).map(([at, pricing]) => {
+        const line = id('scope', at);
+        const row = queryOne<{ version: number }>(
+          this.installation.db,
+          'SELECT version FROM scope_item WHERE id = @line',
+          { line },
+        );
+        return { ...pricing, id: line, version: row?.version ?? 1 };
+      }),
+    });
+    this.say('payments.set', {
+      job: id(),
+      steps: money.payments.map(({ due, ...step }, at) => ({
+        ...step,
+        id: id('payment-step', String(at)),
+        due: { ...due, ...(due.area ? { area: id('area', due.area) } : {}) },
+      })),
+    });
+  }
+
+  /** What was paid and spent since. */
+  spending(job: DemoJob): void {
+    const money = JOB_MONEY[job.key];
+    if (!money) return;
+    const id = (...path: string[]): string => demoId(job.key, ...path);
+    money.received.forEach(({ day, ...paid }, at) => {
+      this.at(this.when(day, 17));
+      this.say('payment.add', { ...paid, id: id('payment', String(at)), job: id(), day: addDays(this.start, day) });
+    });
+    money.spending.forEach(({ day, area, ...spent }, at) => {
+      this.at(this.when(day, 17, at));
+      this.say('spending.add', {
+        ...spent,
+        id: id('spending', String(at)),
+        job: id(),
+        day: addDays(this.start, day),
+        ...(area ? { area: id('area', area) } : {}),
+      });
+    });
   }
 
   /** What the weather desk said this morning. */

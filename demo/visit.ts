@@ -34,11 +34,7 @@ const entries = <Value>(record: Record<string, Value> | undefined): [string, Val
 const nothing = { mm: 0, typed: '' };
 
 /** A first visit as the commands that people would have given. */
-export const visitCommands = (job: DemoJob, visit: DemoVisit): Said[] => [
-  ...drawn(job, visit),
-  ...found(job, visit),
-  ...(visit.agreedBy ? agreement(job, visit.agreedBy) : []),
-];
+export const visitCommands = (job: DemoJob, visit: DemoVisit): Said[] => [...drawn(job, visit), ...found(job, visit)];
 
 /** Rooms, faces, roofs and drains with what stands in them. */
 function drawn(job: DemoJob, visit: DemoVisit): Said[] {
@@ -154,16 +150,18 @@ function found(job: DemoJob, visit: DemoVisit): Said[] {
         ...change,
         id: id('change', String(number)),
         job: id(),
-        area: area(change.area),
-        markup: 0.15,
-        taxRate: 0,
+        lines: change.lines.map((line, at) => ({
+          ...line,
+          id: id('change', String(number), 'line', String(at)),
+          area: area(line.area),
+        })),
       },
     })),
   ];
 }
 
 /** Made, sent on a link, and agreed to on it. */
-function agreement(job: DemoJob, name: string): Said[] {
+export function agreementCommands(job: DemoJob, name: string): Said[] {
   const id = (...path: string[]): string => demoId(job.key, 'statement', ...path);
   const link = id('link');
   return [

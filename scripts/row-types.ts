@@ -14,6 +14,8 @@ const OF_THE_CORE: Record<string, { type: string; from?: string }> = {
   phase: { type: 'Phase', from: '@/core/sequence/phases' },
   before_phase: { type: 'Phase', from: '@/core/sequence/phases' },
   after_phase: { type: 'Phase', from: '@/core/sequence/phases' },
+  due_phase: { type: 'Phase', from: '@/core/sequence/phases' },
+  due_area: { type: 'AreaId', from: '@/core/ids' },
   trade: { type: 'Trade', from: '@/core/sequence/trades' },
   fallback_trade: { type: 'Trade', from: '@/core/sequence/trades' },
   method: { type: 'MethodKey', from: '@/core/sequence/methods' },

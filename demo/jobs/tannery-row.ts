@@ -433,12 +433,21 @@ export const tanneryRow: DemoJob = {
     ],
     changes: [
       {
-        area: 'living',
         kind: 'addition',
         title: 'two more double sockets by the window',
         why: 'the desk goes there',
-        lines: [{ verb: 'fit', subject: 'double sockets, chased in', quantity: 2, unit: 'pieces', unitPrice: 11200 }],
-        work: { trade: 'wiring', halfDays: 1 },
+        lines: [
+          {
+            area: 'living',
+            verb: 'fit',
+            subject: 'double sockets, chased in',
+            quantity: 2,
+            unit: 'pieces',
+            unitPrice: 11200,
+            trade: 'wiring',
+            halfDays: 1,
+          },
+        ],
       },
     ],
     agreedBy: 'Fen of Tannery Row',

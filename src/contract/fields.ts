@@ -83,6 +83,15 @@ export const money = (what: string) =>
     .integer(`${what} has at most two decimals`)
     .min(0, `${what} is not under 0`)
     .max(1e11, `${what}: such a sum cannot be meant`);
+/** Overhead and profit, a fraction of what things cost. */
+export const markup = () =>
+  number()
+    .typeError('overhead must be a number')
+    .min(0, 'overhead is not under 0')
+    .max(5, 'over 500 % cannot be meant');
+/** A fraction of the price. */
+export const taxRate = () =>
+  number().typeError('the tax must be a number').min(0, 'the tax is not under 0').max(1, 'over 100 % cannot be meant');
 export const version = () => whole('version', 1, 1_000_000);
 export const oneOf = <Value extends string>(what: string, values: readonly Value[]) =>
   string<Value>()

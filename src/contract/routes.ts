@@ -48,7 +48,9 @@ export const jobRoutes = {
   options: (job: JobId): Path => `/jobs/${job}/scope/options`,
   levels: (job: JobId): Path => `/jobs/${job}/scope/levels`,
   materials: (job: JobId): Path => `/jobs/${job}/scope/materials`,
+  prices: (job: JobId): Path => `/jobs/${job}/scope/prices`,
   changes: (job: JobId): Path => `/jobs/${job}/scope/changes`,
+  money: (job: JobId): Path => `/jobs/${job}/scope/money`,
   statement: (job: JobId, version?: number): Path => `/jobs/${job}/scope/statement${query({ version })}`,
 
   selections: (job: JobId): Path => `/jobs/${job}/selections`,

@@ -380,14 +380,25 @@ describe('a change', () => {
   const change = (area: string) => ({
     id: newId(),
     job: dairy,
-    area: dairyArea(area),
     kind: 'addition' as const,
     title: 'a loft hatch',
     why: '',
-    lines: [{ verb: 'build', subject: 'a hatch', quantity: 1, unit: 'pieces', unitPrice: 48_000 }],
+    lines: [
+      {
+        id: newId(),
+        area: dairyArea(area),
+        verb: 'build',
+        subject: 'a hatch',
+        quantity: 1,
+        unit: 'pieces',
+        unitPrice: 48_000,
+        trade: 'carpentry',
+        halfDays: 8,
+        after: 'trim',
+      } as const,
+    ],
     markup: 0.15,
     taxRate: 0.2,
-    work: { trade: 'carpentry', halfDays: 8, after: 'trim' } as const,
   });
 
   it('moves the finish by what the client was told, once they approve it and not before', () => {
@@ -431,14 +442,24 @@ describe('a change', () => {
       ...change('back'),
       kind: 'omission' as const,
       title: 'the meadow face stays',
-      work: undefined,
-      drops: ['face-paint'] as const,
+      lines: [
+        {
+          id: newId(),
+          area: dairyArea('back'),
+          verb: 'paint',
+          subject: 'the meadow face',
+          quantity: 44,
+          unit: 'm²',
+          unitPrice: 2_600,
+        },
+      ],
+      drops: [{ area: dairyArea('back'), phase: 'face-paint' as const }],
       omits: [line!.id],
     };
     expect(refused(installation, 'change.add', asked)).toMatchObject({ code: 'omission-costs', field: 'lines' });
     must(installation, 'change.add', {
       ...asked,
-      lines: [{ verb: 'paint', subject: 'the meadow face', quantity: -44, unit: 'm²', unitPrice: 2_600 }],
+      lines: asked.lines.map((each) => ({ ...each, quantity: -each.quantity })),
     });
     const client = send(installation, 'change.send', asked.id, 1);
     must(installation, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Hesper' }, client);
@@ -748,7 +769,7 @@ describe('papers', () => {
       'Old Dairy: what we agree on',
       'Not included',
       'repair the slates',
-      'more is extra at 148.00',
+      'more is extra at €204.24',
       'the sheathing behind the old boards is sound',
       'Agreed, name and date',
       `1 of ${pages}`,

@@ -15,7 +15,8 @@ import { jobRow } from '@/server/reading/job';
 import { planInput } from '@/server/plan/plan-input';
 import { progressView } from '@/server/views/progress';
 import { scheduleView } from '@/server/views/board';
-import { assumptionsView, changesView, scopeView } from '@/server/views/scope';
+import { changesView } from '@/server/views/changes';
+import { assumptionsView, scopeView } from '@/server/views/scope';
 import { statementView } from '@/server/views/statement';
 import { deliveriesView } from '@/server/views/deliveries';
 import { suppliersView } from '@/server/views/suppliers';
@@ -50,7 +51,7 @@ const PAGES: Record<string, (installation: Installation) => unknown> = {
   Walls: (installation) => wallsView(readJob(installation, signalHouse), guest),
   Scope: (installation) => scopeView(readJob(installation, signalHouse)),
   Assumptions: (installation) => assumptionsView(readJob(installation, signalHouse)),
-  Changes: (installation) => changesView(readFirm(installation).job(signalHouse)),
+  Changes: (installation) => changesView(readFirm(installation).job(signalHouse), new Map()),
   Statement: (installation) => statementView(readJob(installation, signalHouse)),
   Materials: (installation) => materialsView(readJob(installation, signalHouse)),
   Selections: (installation) => selectionsView(readJob(installation, signalHouse)),

@@ -7,7 +7,8 @@ import { statementDiff } from '@/core/scope/statement';
 import type { Installation } from '@/server/installation';
 import { layoutView, levelsView } from '@/server/views/layout';
 import { benchView, keptCalculation, materialsView } from '@/server/views/quantities';
-import { assumptionsView, changesView, optionsView, scopeView } from '@/server/views/scope';
+import { changesView } from '@/server/views/changes';
+import { assumptionsView, optionsView, scopeView } from '@/server/views/scope';
 import { statementView } from '@/server/views/statement';
 import { roomView } from '@/server/views/room';
 import { openLink, sharedView } from '@/server/public/shared';
@@ -122,9 +123,9 @@ describe('assumptions, options, changes', () => {
   });
 
   it('price a change line by line and tell what it does to the finish', () => {
-    const page = read(<Changes view={changesView(readFirm(demoHouse()).job(demoId('tannery')))} />);
+    const page = read(<Changes view={changesView(readFirm(demoHouse()).job(demoId('tannery')), new Map())} />);
     expect(page).toMatch(
-      /fit double sockets, chased in 2 pieces 112\.00 224\.00 overhead and profit, 15 % 33\.60 in all 257\.60/,
+      /fit double sockets, chased in wiring, ½ day 2 pieces 112\.00 224\.00 overhead and profit, 15 % 33\.60 tax, 20 % 51\.52 in all 309\.12/,
     );
     expect(page).toMatch(/The work ends on .* By the plan of today\./);
   });
@@ -147,8 +148,8 @@ describe('the statement', () => {
     expect(page).toMatch(
       /Slate roof outside In 40 pieces of spare slates.* take down and refit Not included repair the slates/,
     );
-    expect(page).toMatch(/What is allowed for Workshop: 4 pieces of lights over the bench 380\.00/);
-    expect(page).toContain('3 m allowed for; more is extra at 148.00 a m');
+    expect(page).toMatch(/What is allowed for Workshop: 4 pieces of lights over the bench €524\.40/);
+    expect(page).toContain('3 m allowed for; more is extra at €204.24 a m');
   });
 
   it('strikes out what it said before where it says something else', () => {

@@ -1,3 +1,4 @@
+import { NO_CURRENCY } from '@/core/units/money';
 import { phrase } from '@/core/words/phrase';
 import { readFirm, readJob } from '@/server/reading/reading';
 import { pathOfFeed } from '@/server/tokens';
@@ -179,6 +180,7 @@ describe('public pages', () => {
     completion: null,
     statement: null,
     changes: [],
+    currency: NO_CURRENCY,
   };
   const crew: CrewShared = {
     ...shared,
@@ -229,11 +231,14 @@ describe('public pages', () => {
     const change = (number: number): ClientShared['changes'][number] => ({
       id: `change-${number}`,
       number,
-      area: 'Study',
+      places: 'Study',
       title: `a hatch ${number}`,
       why: 'asked for',
       lines: [],
-      price: { net: 42_000, markup: 0, tax: 0, total: 42_000 },
+      sum: 42_000,
+      tax: 0,
+      taxShown: 'apart',
+      total: 42_000,
       before: null,
       after: null,
       state: 'sent',
@@ -243,6 +248,7 @@ describe('public pages', () => {
       id,
       what: `the tap ${id}`,
       by: null,
+      allowed: null,
       alternatives: ['a', 'b'].map((key) => ({
         id: `${id}-${key}`,
         choice: `tap ${key}`,

@@ -956,7 +956,11 @@ describe('what is the client’s to choose', () => {
       return view?.audience === 'client' ? view.choices : [];
     };
     expect(choices()).toMatchObject([
-      { id: tiles, what: 'Bath tiles, Bath', alternatives: [{ price: 90240 }, { price: 49920 }, { price: 161280 }] },
+      {
+        id: tiles,
+        what: 'Bath tiles, Bath',
+        alternatives: [{ price: 124_531 }, { price: 68_890 }, { price: 222_566 }],
+      },
     ]);
     const who = { kind: 'link', id: link, audience: 'client', job: signalHouse, sub: null } as const;
     const pick = (id: string) =>

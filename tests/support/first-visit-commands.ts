@@ -80,15 +80,27 @@ const change = {
   kind: 'addition' as const,
   title: 'a shelf',
   why: '',
-  lines: [{ verb: 'build', subject: 'a shelf', quantity: 1, unit: 'pieces', unitPrice: 9000 }],
+  lines: [
+    {
+      id: other,
+      area: dairyArea('workshop'),
+      verb: 'build',
+      subject: 'a shelf',
+      quantity: 1,
+      unit: 'pieces',
+      unitPrice: 9000,
+      trade: 'carpentry',
+      halfDays: 2,
+      after: 'trim',
+    } as const,
+  ],
   markup: 0.1,
   taxRate: 0,
-  work: { trade: 'carpentry', halfDays: 2, after: 'trim' } as const,
 };
 const settle = (installation: Installation): unknown =>
   must(installation, 'assumption.settle', { id: assumption, verdict: 'wrong', found: 'black and soft', extraId: id });
 const draftChange = (installation: Installation): unknown =>
-  must(installation, 'change.add', { id, job: dairy, area: dairyArea('workshop'), ...change });
+  must(installation, 'change.add', { id, job: dairy, ...change });
 const sentChange = (installation: Installation): void => {
   draftChange(installation);
   must(installation, 'change.send', { id, version: 1, ...sending });
@@ -299,7 +311,7 @@ export const FIRST_VISIT: Record<string, Given> = {
     expected: { state: 'agreed', agreed_by: 'Hesper' },
   },
   'change.add': {
-    payload: { id, job: dairy, area: dairyArea('workshop'), ...change },
+    payload: { id, job: dairy, ...change },
     leaves: (installation) => row(installation, 'change_order', id),
     expected: { number: 1, state: 'draft', markup: 0.1 },
   },

@@ -5,6 +5,7 @@ import { demoId } from '../../demo/seed';
 import { dispatch } from '@/server/dispatch/dispatch';
 import { areaOf, MAREN, must, newId, raw, signalHouse } from './installations';
 import { FIRST_VISIT, type Given } from './first-visit-commands';
+import { MONEY } from './money-commands';
 import { SCHEDULE } from './schedule-commands';
 import { SELECTIONS } from './selection-commands';
 import { WALKS } from './walk-commands';
@@ -47,6 +48,7 @@ const jobFacts = {
 /** Every command once: what it is given after, what it is given, and what it leaves. */
 export const GIVEN: Record<string, Given> = {
   ...FIRST_VISIT,
+  ...MONEY,
   ...SELECTIONS,
   ...WALKS,
   ...SCHEDULE,
@@ -251,14 +253,14 @@ export const GIVEN: Record<string, Given> = {
   'scope.change': {
     payload: {
       id: demoId('signal', 'scope', '0'),
-      version: 1,
+      version: 2,
       stance: 'conditional',
       verb: 'open',
       subject: 'the wall',
       dependsOn: 'the engineer',
     },
     leaves: (installation) => row(installation, 'scope_item', demoId('signal', 'scope', '0')),
-    expected: { stance: 'conditional', version: 2 },
+    expected: { stance: 'conditional', version: 3 },
   },
   'walk.start': {
     payload: { id, job: signalHouse, kind: 'close-in' },

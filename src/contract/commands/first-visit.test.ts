@@ -4,7 +4,8 @@ import { ValidationError } from 'yup';
 import { v7 } from 'uuid';
 import { addOpening, moveWallCommand, setShape } from './layout';
 import { keepCalculation } from './quantities';
-import { addAssumption, addChange, addFinding, addManyScope, addOptions, addScope, sendStatement } from './scope';
+import { addChange } from './changes';
+import { addAssumption, addFinding, addManyScope, addOptions, addScope, sendStatement } from './scope';
 
 const id = v7();
 /** What the schema says of it: path and message of every problem. */
@@ -35,10 +36,9 @@ const options = {
 const change = {
   id,
   job: id,
-  area: id,
   kind: 'addition',
   title: 'a shelf',
-  lines: [{ verb: 'build', subject: 'it', quantity: 1, unit: 'pieces', unitPrice: 100 }],
+  lines: [{ id, area: id, verb: 'build', subject: 'it', quantity: 1, unit: 'pieces', unitPrice: 100 }],
 };
 const room = {
   area: id,
@@ -65,7 +65,7 @@ describe('what is taken as it is', () => {
     ['a finding', addFinding, finding],
     ['options', addOptions, options],
     ['a change', addChange, change],
-    ['a change with work', addChange, { ...change, work: { trade: 'wiring', halfDays: 2 } }],
+    ['a change with work', addChange, { ...change, lines: [{ ...change.lines[0], trade: 'wiring', halfDays: 2 }] }],
     ['a room', setShape, room],
     ['an opening', addOpening, opening],
     [
@@ -132,7 +132,7 @@ describe('what is refused says where and what would be right', () => {
     [addChange, { ...change, lines: [{ ...change.lines[0], quantity: 0 }] }, 'lines[0].quantity', /not 0/],
     [addChange, { ...change, lines: [{ ...change.lines[0], unit: '' }] }, 'lines[0].unit', /unit is missing/],
     [addChange, { ...change, markup: 9 }, 'markup', /500 %/],
-    [addChange, { ...change, work: { trade: 'wiring', halfDays: 0 } }, 'work.halfDays', /at least 1/],
+    [addChange, { ...change, lines: [{ ...change.lines[0], halfDays: 2 }] }, 'lines[0].trade', /choose the trade/],
     [
       sendStatement,
       {

@@ -1,7 +1,9 @@
+import * as changes from './changes';
 import * as completion from './completion';
 import * as firm from './firm';
 import * as knowledge from './knowledge';
 import * as layout from './layout';
+import * as money from './money';
 import * as quantities from './quantities';
 import * as schedule from './schedule';
 import * as scope from './scope';
@@ -32,6 +34,14 @@ export const COMMANDS = {
   'sub.away': firm.subAway,
   'sub.back': firm.subBack,
   'holiday.add': firm.addHoliday,
+  'firm.set-money': money.setMoney,
+  'rate.set-hour': money.setHourRate,
+  'job.set-money': money.setJobMoney,
+  'scope.price': money.priceScope,
+  'payments.set': money.setPayments,
+  'payment.add': money.addPayment,
+  'spending.add': money.addSpending,
+  'selection.allow': money.allowSelection,
   'rule.write': knowledge.writeRule,
   'rule.rewrite': knowledge.rewriteRule,
   'rule.drop': knowledge.dropRule,
@@ -85,6 +95,7 @@ export const COMMANDS = {
   'line.remove': scope.removeLine,
   'finding.add': scope.addFinding,
   'finding.change': scope.changeFinding,
+  'finding.measure': scope.measureFinding,
   'finding.answer': scope.answerFinding,
   'area.copy': scope.copyArea,
   'area.split': scope.splitArea,
@@ -102,11 +113,13 @@ export const COMMANDS = {
   'statement.make': scope.makeStatement,
   'statement.send': scope.sendStatement,
   'statement.agree': scope.agreeStatement,
-  'change.add': scope.addChange,
-  'change.edit': scope.editChange,
-  'change.send': scope.sendChange,
-  'change.withdraw': scope.withdrawChange,
-  'change.answer': scope.answerChange,
+  'change.add': changes.addChange,
+  'change.draft': changes.draftChange,
+  'change.drop': changes.dropChange,
+  'change.edit': changes.editChange,
+  'change.send': changes.sendChange,
+  'change.withdraw': changes.withdrawChange,
+  'change.answer': changes.answerChange,
   'selection.add': selections.addSelection,
   'selection.change': selections.changeSelection,
   'selections.import': selections.importSelections,

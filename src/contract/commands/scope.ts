@@ -69,6 +69,8 @@ const REMOVABLE = [
   'close-in-sign',
   'left-with-client',
   'sign-off',
+  'payment',
+  'spending',
 ] as const;
 export type Removable = (typeof REMOVABLE)[number];
 export const removeLine = command(
@@ -125,6 +127,21 @@ export const answerFinding = command(
     id: field.id(),
     answer: field.optionalLine('what was decided', 200).default(''),
     name: field.optionalLine('your name', 80),
+  }).noUnknown(),
+);
+
+/** How much of a damage there was once it was opened: what is above or below what was allowed is a change's to settle. */
+export const measureFinding = command(
+  'finding.measure',
+  EVERYBODY,
+  'job',
+  object({
+    id: field.id(),
+    found: number()
+      .typeError('how much was found must be a number')
+      .required('say how much was found')
+      .min(0, 'how much was found is not under 0')
+      .max(100_000, 'so much cannot be meant'),
   }).noUnknown(),
 );
 
@@ -295,82 +312,4 @@ export const agreeStatement = command(
   ['link'],
   'job',
   object({ id: field.id(), name: field.line('your name', 80) }).noUnknown(),
-);
-
-const changeLine = () =>
-  object({
-    verb: field.line('what happens', 30),
-    subject: field.line('to what'),
-    unit: field.line('the unit', 20),
-    quantity: number()
-      .typeError('the quantity must be a number')
-      .required('the quantity is missing')
-      .notOneOf([0], 'a quantity is not 0')
-      .min(-100_000, 'such a quantity cannot be meant')
-      .max(100_000, 'such a quantity cannot be meant'),
-    unitPrice: field.money('the price of one').required('the price of one is missing'),
-  }).noUnknown();
-const changeFields = {
-  kind: field.oneOf('the kind of change', ['addition', 'omission'] as const),
-  title: field.line('what changes', 120),
-  why: field.optionalLine('why', 300).default(''),
-  lines: array(changeLine())
-    .required('a change is priced by lines')
-    .min(1, 'a change is priced by at least one line')
-    .max(60),
-  markup: number()
-    .typeError('overhead must be a number')
-    .min(0, 'overhead is not under 0')
-    .max(5, 'over 500 % cannot be meant')
-    .default(0),
-  taxRate: number()
-    .typeError('the tax must be a number')
-    .min(0, 'the tax is not under 0')
-    .max(1, 'over 100 % cannot be meant')
-    .default(0),
-  work: object({
-    trade: field.trade(),
-    halfDays: field.whole('half-days', 1, 400),
-    after: field.phase().notRequired().nonNullable(),
-  })
-    .noUnknown()
-    .default(undefined)
-    .optional(),
-  drops: array(field.phase()).default([]).max(60),
-  omits: array(field.id()).default([]).max(60),
-};
-export const addChange = command(
-  'change.add',
-  OFFICE,
-  'job',
-  object({ id: field.id(), job: field.id(), area: field.id('the area'), ...changeFields }).noUnknown(),
-);
-export const editChange = command(
-  'change.edit',
-  OFFICE,
-  'job',
-  object({ id: field.id(), version: field.version(), ...changeFields }).noUnknown(),
-);
-export const sendChange = command(
-  'change.send',
-  OFFICE,
-  'job',
-  object({ id: field.id(), version: field.version(), ...field.sending() }).noUnknown(),
-);
-export const withdrawChange = command(
-  'change.withdraw',
-  OFFICE,
-  'job',
-  object({ id: field.id(), version: field.version() }).noUnknown(),
-);
-export const answerChange = command(
-  'change.answer',
-  ['link'],
-  'plan',
-  object({
-    id: field.id(),
-    verdict: field.oneOf('the answer', ['approved', 'declined'] as const),
-    name: field.line('your name', 80),
-    words: field.optionalLine('your words', 300).default(''),
-  }).noUnknown(),
 );

@@ -256,6 +256,9 @@ export const fileObservation = command(
     target: field.id(),
     /** Whom a wait is for: chosen by whoever places it. */
     party: string<HoldKind>().oneOf([...HOLD_KINDS], `whom it waits for is one of: ${HOLD_KINDS.join(', ')}`),
+    /** Of a change: what it costs before overhead and tax, and the half-days it takes, where somebody knows. */
+    price: field.money('its price'),
+    halfDays: field.optionalWhole('half-days', 0, 400),
   }).noUnknown(),
 );
 /** Takes a placement back; what it made is taken away too, where nothing followed from it yet. */

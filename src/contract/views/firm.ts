@@ -1,3 +1,4 @@
+import type { TaxShown } from '@/core/money/price';
 import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 import type { Work } from '@/core/sequence/works';
@@ -30,6 +31,9 @@ export interface FirmView {
   holidays: { day: Day; name: string }[];
   /** Jobs that were set up by mistake and can be brought back. */
   removed: { id: string; name: string }[];
+  money: { currency: string; markup: number; taxRate: number; taxShown: TaxShown };
+  /** What an hour of each trade costs, where somebody has said. */
+  hours: { trade: Trade; perHour: number }[];
   /** Trades that open work needs and no sub does. */
   missing: Trade[];
 }

@@ -1,3 +1,4 @@
+import type { Currency } from '@/core/units/money';
 import type { Measure } from '@/core/layout/measures';
 import type { AreaKind, JobState, Inclusion } from '@/core/sites/area';
 import type { Annotation, ObservationKind, Target } from '@/core/walks/observation';
@@ -37,6 +38,7 @@ export interface ShellView {
   people: PersonView[];
   jobs: { id: string; name: string; state: JobState }[];
   today: Day;
+  currency: Currency;
   demo: boolean;
   /** The newest change this was drawn from. */
   seq: number;

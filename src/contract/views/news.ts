@@ -4,7 +4,8 @@ import type { Phrase } from '@/core/words/phrase';
 import type { Audience } from '../commands/news';
 import type { Statement, StatementDiff } from '@/core/scope/statement';
 import type { JobHead, PastShown, PictureView } from './job';
-import type { ChangeView } from './scope';
+import type { Currency } from '@/core/units/money';
+import type { ClientChange } from './changes';
 
 export interface UpdateView {
   id: string;
@@ -76,6 +77,8 @@ export interface ClientShared extends SharedBase {
     id: string;
     what: string;
     by: Day | null;
+    /** What the price holds for it, everything included; null where nothing is allowed for. */
+    allowed: number | null;
     alternatives: {
       id: string;
       choice: string;
@@ -107,10 +110,8 @@ export interface ClientShared extends SharedBase {
     diff: (StatementDiff & { against: number }) | null;
     agreed: string | null;
   } | null;
-  changes: Pick<
-    ChangeView,
-    'id' | 'number' | 'area' | 'title' | 'why' | 'lines' | 'price' | 'before' | 'after' | 'state' | 'answered'
-  >[];
+  changes: ClientChange[];
+  currency: Currency;
 }
 
 export interface CrewShared extends SharedBase {

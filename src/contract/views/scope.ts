@@ -8,6 +8,7 @@ import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Work } from '@/core/sequence/works';
 import type { AreaKind } from '@/core/sites/area';
+import type { Currency } from '@/core/units/money';
 import type { Day } from '@/core/units/day';
 import type { JobHead, ScopeView } from './job';
 
@@ -156,42 +157,6 @@ export interface DecisionView {
   by: string;
 }
 
-export interface ChangeView {
-  id: string;
-  version: number;
-  areaId: string;
-  area: string;
-  number: number;
-  kind: 'addition' | 'omission';
-  title: string;
-  why: string;
-  lines: { verb: string; subject: string; quantity: number; unit: string; unitPrice: number }[];
-  markup: number;
-  taxRate: number;
-  price: { net: number; markup: number; tax: number; total: number };
-  work: { trade: Trade; halfDays: number; after?: Phase } | null;
-  drops: Phase[];
-  omits: string[];
-  state: 'draft' | 'sent' | 'approved' | 'declined';
-  before: Day | null;
-  after: Day | null;
-  answered: string | null;
-}
-
-export interface ChangesView {
-  job: JobHead;
-  today: Day;
-  areas: {
-    id: string;
-    name: string;
-    phases: { phase: Phase; label: string }[];
-    lines: { id: string; text: string }[];
-  }[];
-  changes: ChangeView[];
-  client: { name: string; address: string };
-  counts: ScopeCounts;
-}
-
 export interface StatementVersion {
   id: string;
   version: number;
@@ -218,6 +183,7 @@ export interface StatementView {
 }
 
 export interface MaterialsView {
+  currency: Currency;
   job: JobHead;
   today: Day;
   lines: MaterialLine[];

@@ -19,6 +19,8 @@ export interface SelectionView {
   step: string;
   trade: Trade;
   category: string;
+  /** The allowance that it is held against. */
+  allowance: string | null;
   choice: string;
   code: string;
   colour: string;

@@ -1,6 +1,6 @@
 import { formatDay } from '../units/day';
 import { formatLength, type LengthSystem } from '../units/length';
-import { formatMoney } from '../units/money';
+import { formatMoney, NO_CURRENCY, type Currency } from '../units/money';
 import { figure } from '../units/format-quantity';
 import type { Give } from './ask';
 import type { AnyCalculator } from './calculator';
@@ -11,7 +11,7 @@ const signed = (mm: number, system: LengthSystem): string =>
   mm < 0 ? `−${formatLength(-mm, system)}` : formatLength(mm, system);
 
 /** One result in words, as the job measures; nothing for lists that are drawn. */
-export function sayResult(give: Give, value: unknown, system: LengthSystem): string {
+export function sayResult(give: Give, value: unknown, system: LengthSystem, currency: Currency = NO_CURRENCY): string {
   if (value === undefined || value === null) return 'none';
   switch (give.kind) {
     case 'length':
@@ -28,7 +28,7 @@ export function sayResult(give: Give, value: unknown, system: LengthSystem): str
     case 'count':
       return textOf(value);
     case 'money':
-      return formatMoney(Number(value));
+      return formatMoney(Number(value), currency);
     case 'fraction':
       return `${figure(Number(value) * 100, 1)} %`;
     case 'flag':
@@ -63,14 +63,15 @@ export const sayAnswer = (
   calculator: AnyCalculator,
   output: Readonly<Record<string, unknown>>,
   system: LengthSystem,
+  currency: Currency = NO_CURRENCY,
 ): string =>
   Object.entries(calculator.gives)
     .filter(([name, give]) => give.main && name in output)
     .map(([name, give]) =>
       give.kind === 'flag'
-        ? `${give.label}: ${sayResult(give, output[name], system)}`
+        ? `${give.label}: ${sayResult(give, output[name], system, currency)}`
         : give.kind === 'count'
-          ? `${sayResult(give, output[name], system)} ${give.label}`
-          : `${give.label} ${sayResult(give, output[name], system)}`,
+          ? `${sayResult(give, output[name], system, currency)} ${give.label}`
+          : `${give.label} ${sayResult(give, output[name], system, currency)}`,
     )
     .join(', ');

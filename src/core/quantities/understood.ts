@@ -1,5 +1,5 @@
 import { formatLength, parseLength } from '../units/length';
-import { formatMoney } from '../units/money';
+import { formatMoney, NO_CURRENCY, type Currency } from '../units/money';
 import { readQuantity } from '../units/quantity';
 import type { UnitSystem } from '../units/units';
 import type { Ask } from './ask';
@@ -12,14 +12,19 @@ const PLAIN = /^-?\d+(\.\d+)?$/;
  * What was understood of a field, said back while it is typed: `= 232.3 m²`.
  * @returns nothing where it stands for itself, or cannot be read
  */
-export function understoodAs(ask: Ask<unknown>, text: string, system: UnitSystem): string | undefined {
+export function understoodAs(
+  ask: Ask<unknown>,
+  text: string,
+  system: UnitSystem,
+  currency: Currency = NO_CURRENCY,
+): string | undefined {
   const typed = text.trim();
   if (typed === '' || (PLAIN.test(typed) && ask.kind !== 'length')) return undefined;
-  const said = readBack(ask, typed, system);
+  const said = readBack(ask, typed, system, currency);
   return said === undefined || said === typed ? undefined : `= ${said}`;
 }
 
-function readBack(ask: Ask<unknown>, text: string, system: UnitSystem): string | undefined {
+function readBack(ask: Ask<unknown>, text: string, system: UnitSystem, currency: Currency): string | undefined {
   switch (ask.kind) {
     case 'length': {
       const read = parseLength(text.replace(/^[-−]/, ''), system);
@@ -31,7 +36,7 @@ function readBack(ask: Ask<unknown>, text: string, system: UnitSystem): string |
     }
     case 'money': {
       const read = readQuantity('money', text, system, { signed: true });
-      return read.ok ? formatMoney(read.value) : undefined;
+      return read.ok ? formatMoney(read.value, currency) : undefined;
     }
     case 'count': {
       const read = readQuantity('count', text, system);

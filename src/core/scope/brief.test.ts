@@ -23,7 +23,7 @@ const line = (over: Partial<BriefScope> = {}): BriefScope => ({
 const finding = (over: Partial<BriefFinding> = {}): BriefFinding => ({
   ...{ id: 'f', area: null, kind: 'service', subject: 'the freezers’ circuit', quantity: null, unit: '', need: '' },
   ...{ live: true, place: '', cause: '', remedy: '', allowed: null, unitPrice: null, leadDays: null, options: [] },
-  ...{ answer: '', answeredBy: '', picture: null, kept: 'kept' },
+  ...{ answer: '', answeredBy: '', found: null, foundBy: '', picture: null, kept: 'kept' },
   ...over,
 });
 

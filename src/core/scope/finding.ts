@@ -60,6 +60,9 @@ export interface Finding {
   remedy: string;
   /** How much of the damage is in the price; more is extra. */
   allowed: number | null;
+  /** How much of it there was once it was opened; null while nobody has looked. */
+  found: number | null;
+  foundBy: string;
   /** Minor units for one. */
   unitPrice: number | null;
   leadDays: number | null;

@@ -1,7 +1,8 @@
 import { groupBy } from '../group-by';
 import type { Trade } from '../sequence/trades';
 import type { Day } from '../units/day';
-import { halfUp, sum } from '../units/rounding';
+import { roundMoney, type Currency } from '../units/money';
+import { sum } from '../units/rounding';
 
 /** What one kept calculation buys, with where, for whom and when. */
 export interface Needed {
@@ -23,7 +24,7 @@ export interface MaterialLine extends Omit<Needed, 'area'> {
 }
 
 /** One line for what is bought alike: same thing, pack, price, supplier, trade and day; areas are named together. */
-export function materialsList(needed: readonly Needed[]): MaterialLine[] {
+export function materialsList(needed: readonly Needed[], currency: Pick<Currency, 'step'>): MaterialLine[] {
   const groups = groupBy(needed, (entry) =>
     JSON.stringify([entry.what, entry.unit, entry.unitPrice, entry.supplier, entry.trade, entry.needBy]),
   );
@@ -38,7 +39,7 @@ export function materialsList(needed: readonly Needed[]): MaterialLine[] {
         areas: [...new Set(list.map((entry) => entry.area))],
         price:
           first.unitPrice !== null
-            ? halfUp(first.unitPrice * quantity)
+            ? roundMoney(first.unitPrice * quantity, currency)
             : known
               ? sum(list.map((entry) => entry.price ?? 0))
               : null,

@@ -11,7 +11,7 @@ import { readShapeCsv, SHAPE_CSV_EXAMPLE, writeShapeCsv } from '../layout/shape-
 import type { Ask } from '../quantities/ask';
 import { calculatorNamed, CALCULATORS } from '../quantities/registry';
 import { readTyped, writeTyped, type TypedInput } from '../quantities/typed';
-import { formatMoney } from '../units/money';
+import { formatMoney, NO_CURRENCY } from '../units/money';
 import { readQuantity } from '../units/quantity';
 import { feedsFor, recalculate, usualFeeds } from './feed';
 import { findingGap, findingText, type Finding } from './finding';
@@ -97,6 +97,8 @@ const finding = (over: Partial<Finding>): Finding => ({
   remedy: '',
   allowed: null,
   unitPrice: null,
+  found: null,
+  foundBy: '',
   leadDays: null,
   options: [],
   answer: '',
@@ -133,6 +135,10 @@ const statement = (over: Partial<Statement> = {}): Statement => ({
   selections: [],
   household: [],
   ground: [],
+  unwritten: [],
+  payments: [],
+  sums: null,
+  currency: NO_CURRENCY,
   siteChoices: [],
   changes: [],
   dates: [],
@@ -194,11 +200,10 @@ describe('materials', () => {
     ...over,
   });
   it('are added up where they are bought alike, and name their areas', () => {
-    const list = materialsList([
-      needed({}),
-      needed({ area: 'Study', quantity: 2 }),
-      needed({ unitPrice: null, what: 'tape' }),
-    ]);
+    const list = materialsList(
+      [needed({}), needed({ area: 'Study', quantity: 2 }), needed({ unitPrice: null, what: 'tape' })],
+      NO_CURRENCY,
+    );
     expect(list.find((materialLine) => materialLine.what === 'board')).toMatchObject({
       quantity: 5,
       price: 5000,
@@ -217,9 +222,14 @@ describe('materials', () => {
           }),
         ),
         (lines) => {
-          expect(materialsTotal(materialsList(lines.map((entry) => needed(entry)))).price).toBe(
-            lines.reduce((sum, entry) => sum + entry.quantity * entry.unitPrice, 0),
-          );
+          expect(
+            materialsTotal(
+              materialsList(
+                lines.map((entry) => needed(entry)),
+                NO_CURRENCY,
+              ),
+            ).price,
+          ).toBe(lines.reduce((sum, entry) => sum + entry.quantity * entry.unitPrice, 0));
         },
       ),
     ));
@@ -487,7 +497,7 @@ describe('falls and money', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 400 }), fc.integer({ min: -1e9, max: 1e9 }), (ratio, minor) => {
         expect(parseFall(formatFall(1 / ratio))).toBeCloseTo(1 / ratio, 9);
-        expect(readQuantity('money', formatMoney(minor), 'metric', { signed: true })).toEqual({
+        expect(readQuantity('money', formatMoney(minor, NO_CURRENCY), 'metric', { signed: true })).toEqual({
           ok: true,
           value: minor,
         });

@@ -98,6 +98,8 @@ const TERMS = table({
   option: ['option', 'One of several ways to do it, with its own price and time, for the client to pick.'],
   change: ['change', 'What the client asks for after the statement; it counts once it is approved.'],
   statement: ['statement', 'What is to be done and what is not, as it was sent to the client to agree.'],
+  price: ['price', 'What a line costs the firm; overhead, profit and tax come on top of it.'],
+  money: ['money', 'What is agreed, asked, paid and spent on this job, and what it is expected to come to.'],
   selection: ['selection', 'A thing to be chosen, ordered and delivered for a step: tiles, taps, windows.'],
   request: ['approval or answer', 'Something that somebody outside has to approve, answer or draw first.'],
   delivery: ['delivery', 'One load that comes on one day, with what is on it and where it is put.'],

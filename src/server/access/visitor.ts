@@ -17,12 +17,12 @@ export async function visitor(): Promise<PersonView> {
 
 /** What a page shows, read of one moment; an id that is not ours is a page that does not exist. */
 export async function shown<View>(
-  query: (installation: Installation) => View,
+  query: (installation: Installation, person: PersonView) => View,
 ): Promise<{ person: PersonView; view: View }> {
   const person = await visitor();
   const read = installation();
   try {
-    return { person, view: read.db.transaction(() => query(sharing(read)))() };
+    return { person, view: read.db.transaction(() => query(sharing(read), person))() };
   } catch (error) {
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;

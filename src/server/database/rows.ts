@@ -1,9 +1,9 @@
 // Made from the migrations by `npm run rows`; a test holds it to them.
 import type { Phase } from '@/core/sequence/phases';
+import type { AreaId, JobId, WalkId, SelectionId, RequestId, PersonId, SubId, SupplierId, TaskId } from '@/core/ids';
 import type { Trade } from '@/core/sequence/trades';
 import type { MethodKey } from '@/core/sequence/methods';
 import type { Measure } from '@/core/layout/measures';
-import type { JobId, AreaId, WalkId, SelectionId, RequestId, PersonId, SubId, SupplierId, TaskId } from '@/core/ids';
 
 /** A row of each table and view, as SQLite gives it back. */
 export interface Rows {
@@ -108,19 +108,35 @@ export interface Rows {
     cancelled: 0 | 1;
     changed_at: string;
   };
+  change_drop: {
+    change_order: string;
+    area: AreaId;
+    phase: Phase;
+  };
+  change_line: {
+    id: string;
+    change_order: string;
+    position: number;
+    area: AreaId;
+    verb: string;
+    subject: string;
+    quantity: number;
+    unit: string;
+    unit_price: number | null;
+    trade: Trade | null;
+    half_days: number;
+    after_phase: Phase | null;
+    price_only: 0 | 1;
+  };
   change_order: {
     id: string;
     job: JobId;
-    area: AreaId;
     number: number;
     kind: 'addition' | 'omission';
     title: string;
     why: string;
-    lines: string;
     markup: number;
     tax_rate: number;
-    work: string | null;
-    drops: string;
     omits: string;
     state: 'draft' | 'sent' | 'approved' | 'declined';
     finish_before: string | null;
@@ -130,6 +146,9 @@ export interface Rows {
     answered_by: string | null;
     answer: string;
     version: number;
+    assumption: string | null;
+    finding: string | null;
+    observation: string | null;
   };
   client_item: {
     id: string;
@@ -273,6 +292,9 @@ export interface Rows {
     answer: string;
     answered_by: string;
     answered_at: string | null;
+    found: number | null;
+    found_at: string | null;
+    found_by: string;
   };
   firm: {
     id: number;
@@ -280,6 +302,10 @@ export interface Rows {
     town: string;
     trip_weight: number;
     zone: string | null;
+    currency: string | null;
+    markup: number;
+    tax_rate: number;
+    tax_shown: 'apart' | 'within';
   };
   fixture: {
     id: string;
@@ -349,6 +375,10 @@ export interface Rows {
     day: string;
     name: string;
   };
+  hour_rate: {
+    trade: Trade;
+    per_hour: number;
+  };
   inspection: {
     id: string;
     job: JobId;
@@ -380,6 +410,9 @@ export interface Rows {
     weight: number;
     leaves: 'evening' | 'week';
     removed: 0 | 1;
+    markup: number | null;
+    tax_rate: number | null;
+    prices_shown: 'line' | 'area' | 'total';
   };
   job_update: {
     id: string;
@@ -576,6 +609,27 @@ export interface Rows {
     removed: 0 | 1;
     version: number;
   };
+  payment: {
+    id: string;
+    job: JobId;
+    day: string;
+    amount: number;
+    note: string;
+    removed: 0 | 1;
+    version: number;
+  };
+  payment_step: {
+    id: string;
+    job: JobId;
+    position: number;
+    text: string;
+    percent: number | null;
+    amount: number | null;
+    due: 'agreed' | 'begun' | 'step' | 'finished' | 'day';
+    due_area: AreaId | null;
+    due_phase: Phase | null;
+    due_day: string | null;
+  };
   person: {
     id: PersonId;
     name: string;
@@ -745,6 +799,9 @@ export interface Rows {
     kept: 'kept' | 'back' | 'gone';
     option_set: string | null;
     was: string | null;
+    price_way: 'unit' | 'sum' | 'parts' | 'within' | null;
+    unit_price: number | null;
+    hours: number | null;
   };
   selection: {
     id: SelectionId;
@@ -800,6 +857,7 @@ export interface Rows {
       | 'fitted'
       | 'left over';
     found: string | null;
+    allowance: string | null;
   };
   shape: {
     area: AreaId;
@@ -858,6 +916,18 @@ export interface Rows {
     kept_at: string;
     observation: string | null;
     state: 'kept' | 'gone';
+    version: number;
+  };
+  spending: {
+    id: string;
+    job: JobId;
+    area: AreaId | null;
+    day: string;
+    kind: 'material' | 'work' | 'other';
+    text: string;
+    amount: number;
+    selection: SelectionId | null;
+    removed: 0 | 1;
     version: number;
   };
   standing: {
@@ -1023,10 +1093,10 @@ export interface Defaults {
     | 'removed'
     | 'version';
   calendar_event: 'sub';
+  change_drop: never;
+  change_line: 'unit_price' | 'trade' | 'half_days' | 'after_phase' | 'price_only';
   change_order:
     | 'why'
-    | 'work'
-    | 'drops'
     | 'omits'
     | 'finish_before'
     | 'finish_after'
@@ -1034,7 +1104,10 @@ export interface Defaults {
     | 'answered_at'
     | 'answered_by'
     | 'answer'
-    | 'version';
+    | 'version'
+    | 'assumption'
+    | 'finding'
+    | 'observation';
   client_item: 'area' | 'answer' | 'observation' | 'version';
   close_in_sign: 'person' | 'removed' | 'version';
   command_inverse: 'seq' | 'taken_back_by';
@@ -1075,8 +1148,11 @@ export interface Defaults {
     | 'picture'
     | 'answer'
     | 'answered_by'
-    | 'answered_at';
-  firm: 'id' | 'town' | 'trip_weight' | 'zone';
+    | 'answered_at'
+    | 'found'
+    | 'found_at'
+    | 'found_by';
+  firm: 'id' | 'town' | 'trip_weight' | 'zone' | 'currency' | 'markup' | 'tax_rate' | 'tax_shown';
   fixture: 'removed' | 'version';
   gate: 'not_before' | 'together';
   gate_end: never;
@@ -1084,6 +1160,7 @@ export interface Defaults {
   history: 'selection' | 'request' | 'desk';
   hold: 'asked_on' | 'version';
   holiday: never;
+  hour_rate: never;
   inspection: 'words' | 'settled_at' | 'version';
   job:
     | 'address'
@@ -1096,7 +1173,10 @@ export interface Defaults {
     | 'version'
     | 'weight'
     | 'leaves'
-    | 'removed';
+    | 'removed'
+    | 'markup'
+    | 'tax_rate'
+    | 'prices_shown';
   job_update: 'walk' | 'sent_at' | 'version';
   level: 'note';
   level_mark: 'removed' | 'version';
@@ -1128,6 +1208,8 @@ export interface Defaults {
   outlook: never;
   own_link: never;
   own_rule: 'number' | 'job' | 'removed' | 'version';
+  payment: 'note' | 'removed' | 'version';
+  payment_step: 'percent' | 'amount' | 'due_area' | 'due_phase' | 'due_day';
   person: 'email' | 'password_hash' | 'version' | 'phone';
   picture: 'taken_at';
   pin: never;
@@ -1172,7 +1254,10 @@ export interface Defaults {
     | 'place'
     | 'kept'
     | 'option_set'
-    | 'was';
+    | 'was'
+    | 'price_way'
+    | 'unit_price'
+    | 'hours';
   selection:
     | 'choice'
     | 'code'
@@ -1210,13 +1295,15 @@ export interface Defaults {
     | 'lead_high'
     | 'supplier'
     | 'state'
-    | 'found';
+    | 'found'
+    | 'allowance';
   shape: 'version';
   share_link: 'job' | 'sub' | 'revoked_at' | 'opened' | 'opened_at';
   shared_wall: never;
   sign_off: 'words' | 'removed' | 'version';
   site_close_down: 'walk' | 'bin' | 'note';
   spare: 'selection' | 'quantity' | 'unit' | 'place' | 'kept_at' | 'observation' | 'version';
+  spending: 'area' | 'selection' | 'removed' | 'version';
   standing: 'state';
   standpoint: 'removed' | 'version';
   statement: 'made_by' | 'sent_at' | 'agreed_at' | 'agreed_by' | 'version';

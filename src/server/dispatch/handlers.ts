@@ -1,6 +1,7 @@
 import type { CommandType } from '@/contract/commands';
 import { firmHandlers } from '../firm/commands';
 import { layoutHandlers } from '../layout/commands';
+import { moneyHandlers } from '../money/commands';
 import { quantityHandlers } from '../quantities/commands';
 import { assumptionHandlers } from '../scope/assumptions';
 import { changeHandlers } from '../scope/changes';
@@ -52,6 +53,7 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   quantityHandlers,
   assumptionHandlers,
   changeHandlers,
+  moneyHandlers,
   scopeHandlers,
   optionHandlers,
   statementHandlers,

@@ -3,14 +3,14 @@ import type { Installation } from '../installation';
 import { readFirm, readJob } from '../reading/reading';
 import { effectOfChange } from '../plan/change-effect';
 import { pinVerdict } from '../plan/pin-verdict';
-import { changeNow } from '../scope/changes';
+import { changeNow } from '../reading/scope';
 import { composeStatement } from '../views/compose-statement';
 import type { Prepared } from '../door/prepared';
 import { permissionOf, type Actor } from '../door/actor';
 
 const PREPARE: { [Type in keyof Prepared]: (installation: Installation, payload: Payload<Type>) => Prepared[Type] } = {
   'pin.set': (installation, { task, day, half }) => pinVerdict(readFirm(installation), task, day, half === 1 ? 1 : 0),
-  'change.send': (installation, { id }) => effectOfChange(readFirm(installation), changeNow(installation.db, id)),
+  'change.send': (installation, { id }) => effectOfChange(installation, changeNow(installation.db, id)),
   'statement.make': (installation, { job }) => composeStatement(readJob(installation, job)),
 };
 
@@ -32,6 +32,8 @@ export function prepare<Type extends keyof Prepared>(
   const { schema } = kindOf(type);
   if (!schema.isValidSync(payload)) return undefined;
   const look = PREPARE[type] as (installation: Installation, payload: unknown) => Prepared[Type];
+  // What a change would do is written and taken back: that wants the lock from the start, not from within a reading.
+  if (type === 'change.send') return look(installation, schema.cast(payload));
   return installation.db.transaction(() => look(installation, schema.cast(payload)))();
 }
 

@@ -12,6 +12,7 @@ import { sayWork } from '@/core/words/work';
 import type { Installation } from '../installation';
 import { planInput } from '../plan/plan-input';
 import { readAhead } from '../reading/ahead';
+import { readIf } from '../reading/read-if';
 import { jobNames } from '../reading/job';
 import { readFirm, type FirmReading } from '../reading/reading';
 import { refuseWhereServed } from '../serving';
@@ -20,8 +21,6 @@ import { Refusal } from '../refusal';
 import { dispatch } from './dispatch';
 import { preparedFor } from './prepare';
 import type { Actor } from '../door/actor';
-
-class TakenBack extends Error {}
 
 /**
  * What a command would do to the plan, without doing it: it goes through the door in a transaction that is taken back,
@@ -59,25 +58,23 @@ function whatWouldBe(
   input: unknown,
   prepared: Partial<Prepared> | undefined,
 ): { problem: ProblemDocument } | { firm: FirmReading } {
-  let answer: { problem: ProblemDocument } | { firm: FirmReading } | undefined;
   try {
-    installation.db
-      .transaction(() => {
+    return {
+      firm: readIf(installation, () => {
         const received = dispatch(installation, who, input, prepared);
-        if (received.status === 'refused') answer = { problem: received.problem };
-        else {
-          const firm = readFirm(installation);
-          readAhead(firm);
-          answer = { firm };
-        }
-        throw new TakenBack();
-      })
-      .immediate();
+        if (received.status === 'refused') throw new Refused(received.problem);
+      }),
+    };
   } catch (error) {
-    if (!(error instanceof TakenBack)) throw error;
+    if (error instanceof Refused) return { problem: error.problem };
+    throw error;
   }
-  if (!answer) throw new Error('A preview was neither refused nor read.');
-  return answer;
+}
+
+class Refused extends Error {
+  constructor(readonly problem: ProblemDocument) {
+    super(problem.title);
+  }
 }
 
 type Picture = ReturnType<typeof placedLike>;

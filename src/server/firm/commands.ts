@@ -56,6 +56,12 @@ export const firmHandlers = handlers({
     execute(context.db, 'UPDATE firm SET zone = @zone', { zone });
     context.replanAll(openJobs(context), { kind: 'zone', zone });
   },
+  'firm.set-money': (context, { currency, markup, taxRate, taxShown }) =>
+    void execute(
+      context.db,
+      'UPDATE firm SET currency = @currency, markup = @markup, tax_rate = @taxRate, tax_shown = @taxShown',
+      { currency, markup, taxRate, taxShown },
+    ),
   'person.add': (context, payload) => addOnePerson(context, payload),
   'sub.add': (context, { id, trade, name, crews, leadName, email, phone }) => {
     if (trade === 'nobody')

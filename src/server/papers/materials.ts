@@ -15,6 +15,7 @@ const figure = (text: string): TableCell => ({ text, style: 'mono', alignment: '
 
 /** The materials of a job by trade, with its cut lists drawn stick by stick. */
 export function materialsPaper(view: MaterialsView): PaperDocument {
+  const money = (minor: number): string => formatMoney(minor, view.currency);
   const groups = [...groupBy(view.lines, (line) => (line.trade ? TRADES[line.trade] : 'Nobody’s yet'))].sort(
     ([a], [b]) => (a < b ? -1 : 1),
   );
@@ -22,7 +23,7 @@ export function materialsPaper(view: MaterialsView): PaperDocument {
     title: `${view.job.name}: materials`,
     subtitle:
       `${view.lines.length} lines, ` +
-      `${formatMoney(view.total)}${view.unpriced > 0 ? `, ${view.unpriced} without a price` : ''} · as of ` +
+      `${money(view.total)}${view.unpriced > 0 ? `, ${view.unpriced} without a price` : ''} · as of ` +
       formatDay(view.today, '0000-00-00'),
     foot: `${view.job.name}, materials as of ${formatDay(view.today, '0000-00-00')}`,
     content: [
@@ -45,8 +46,8 @@ export function materialsPaper(view: MaterialsView): PaperDocument {
               ...lines.map((line): TableCell[] => [
                 { text: line.what },
                 figure(`${line.quantity} ${packWord(line.quantity, line.unit)}`),
-                figure(line.unitPrice === null ? '' : formatMoney(line.unitPrice)),
-                figure(line.price === null ? 'no price' : formatMoney(line.price)),
+                figure(line.unitPrice === null ? '' : money(line.unitPrice)),
+                figure(line.price === null ? 'no price' : money(line.price)),
                 {
                   text: [line.needBy ? formatDay(line.needBy, view.today) : '', line.supplier]
                     .filter(Boolean)

@@ -1,6 +1,9 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import {
   linesOf,
+  priceRows,
+  taxWords,
+  type StatementSums,
   sidesOf,
   STATEMENT_PART_KEYS,
   STATEMENT_PARTS,
@@ -12,7 +15,7 @@ import { STANCES, type Inclusion } from '@/core/sites/area';
 import { STANCE_PATHS } from '@/core/sites/stance-paths';
 import { writeCsv } from '@/core/csv';
 import { formatDay } from '@/core/units/day';
-import { formatMoney } from '@/core/units/money';
+import { formatMoney, type Currency } from '@/core/units/money';
 import { HAIRLINES, rule, type PaperDocument } from './pdf';
 
 const mark = (stance: Inclusion): Content => ({
@@ -33,28 +36,75 @@ const words = (line: StatementLine, stance?: Inclusion): Content => ({
 /** An area of more lines than this may be cut at the foot of a page. */
 const KEPT_TOGETHER = 10;
 
-function side(head: string, lines: readonly StatementLine[], none: string): Content {
-  const body: TableCell[][] = lines.map((line) => [mark(line.stance ?? 'in'), words(line, line.stance)] as TableCell[]);
+function side(head: string, lines: readonly StatementLine[], none: string, currency: Currency): Content {
+  const priced = lines.some(({ amount }) => amount !== undefined);
+  const body: TableCell[][] = lines.map(
+    (line) =>
+      [
+        mark(line.stance ?? 'in'),
+        words(line, line.stance),
+        ...(priced
+          ? [
+              {
+                text: line.amount === undefined ? '' : formatMoney(line.amount, currency),
+                style: 'mono',
+                alignment: 'right',
+              },
+            ]
+          : []),
+      ] as TableCell[],
+  );
   return {
     stack: [
       { text: head, style: 'side' },
-      lines.length === 0 ? { text: none, style: 'note' } : { table: { widths: [10, '*'], body }, layout: HAIRLINES },
+      lines.length === 0
+        ? { text: none, style: 'note' }
+        : { table: { widths: priced ? [10, '*', 60] : [10, '*'], body }, layout: HAIRLINES },
     ],
   };
 }
 
-function part(head: string, lines: readonly StatementLine[]): Content[] {
+function part(head: string, lines: readonly StatementLine[], currency: Currency): Content[] {
   const body: TableCell[][] = lines.map(
     (line) =>
       [
         words(line),
-        { text: line.amount === undefined ? '' : formatMoney(line.amount), style: 'mono', alignment: 'right' },
+        {
+          text: line.amount === undefined ? '' : formatMoney(line.amount, currency),
+          style: 'mono',
+          alignment: 'right',
+        },
       ] as TableCell[],
   );
   return [
     {
       unbreakable: lines.length <= KEPT_TOGETHER,
       stack: [{ text: head, style: 'head' }, rule(), { table: { widths: ['*', 70], body }, layout: HAIRLINES }],
+    },
+  ];
+}
+
+/** The price from its first row to what is paid, on one page. */
+function price(sums: StatementSums, currency: Currency): Content[] {
+  const body: TableCell[][] = [
+    ...priceRows(sums).map(({ text, amount, strong = false }): TableCell[] => [
+      { text, bold: strong },
+      { text: formatMoney(amount, currency), style: 'mono', alignment: 'right', bold: strong },
+    ]),
+    ...sums.toChoose.map(({ text, ways }): TableCell[] => [
+      {
+        text:
+          `${text}: to be chosen, and added to this: ` +
+          ways.map(({ name, amount }) => `${name} ${formatMoney(amount, currency)}`).join(' or '),
+        style: 'note',
+      },
+      { text: '' },
+    ]),
+  ];
+  return [
+    {
+      unbreakable: true,
+      stack: [{ text: 'The price', style: 'head' }, rule(), { table: { widths: ['*', 90], body }, layout: HAIRLINES }],
     },
   ];
 }
@@ -95,18 +145,25 @@ export function statementPaper(content: Statement, { number, agreed, diff }: Sta
                 ],
               },
               rule(),
-              { columns: [side('In', into, 'nothing'), side('Not included', out, 'nothing named')], columnGap: 18 },
+              {
+                columns: [
+                  side('In', into, 'nothing', content.currency),
+                  side('Not included', out, 'nothing named', content.currency),
+                ],
+                columnGap: 18,
+              },
             ],
           },
         ];
       }),
+      ...(content.sums ? price(content.sums, content.currency) : []),
       ...STATEMENT_PART_KEYS.filter((key) => content[key].length > 0).flatMap((key) =>
-        part(STATEMENT_PARTS[key], content[key]),
+        part(STATEMENT_PARTS[key], content[key], content.currency),
       ),
       {
         text:
           'What is hidden can only be known once it is opened; structure, gas and electricity are done and checked ' +
-          'by licensed people and by the authority. Amounts include no tax unless they say so.',
+          `by licensed people and by the authority. ${content.sums ? taxWords(content.sums) : ''}`,
         style: 'note',
         margin: [0, 12, 0, 14],
       },

@@ -1,6 +1,7 @@
 import type { ClientShared, CrewShared, SharedView } from '@/contract/views/news';
 import type { Audience } from '@/contract/commands/news';
 import { groupBy } from '@/core/group-by';
+import { lineNet, wholePrice } from '@/core/money/price';
 import { statementDiff } from '@/core/scope/statement';
 import { phaseFacts } from '@/core/sequence/phases';
 import { TRADES } from '@/core/sequence/trades';
@@ -22,12 +23,12 @@ import { linkState } from '../views/news';
 import { sayDay } from '@/core/words/day';
 import { stepMeaning } from '@/core/words/meanings';
 import { nextWork } from '../plan/effect';
-import { changeView } from '../views/scope';
+import { clientChange, liveChanges } from '../views/changes';
 import { contentOf } from '../views/statement';
 import { alternativesOf, selectionsOf } from '../views/selection';
 import { requestViews } from '../views/requests';
 import { holdsOf } from '../views/holds';
-import { briefIn, briefOfJob } from '../views/scope-parts';
+import { briefIn, briefOfJob, findingsOf } from '../views/scope-parts';
 import { pictureViews } from '../views/room';
 import { firmRow, subRows } from '../reading/firm';
 import { areaNames, areaRows, jobRow } from '../reading/job';
@@ -35,7 +36,7 @@ import { finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
 import { readFirm, readJob, type FirmReading, type JobReading } from '../reading/reading';
 import { newestPictures } from '../reading/pictures';
 import { carriedOf } from '../reading/standing';
-import { changeRows } from '../reading/scope';
+import { currencyOfFirm, priceTerms } from '../reading/money';
 import { statementRows, type StatementRow } from '../reading/statements';
 import { messageOfLink, sentUpdates } from '../reading/updates';
 import { signOffRows } from '../reading/walks';
@@ -134,6 +135,7 @@ function base(
   | 'completion'
   | 'statement'
   | 'changes'
+  | 'currency'
 > {
   const message = messageOfLink(firm, link.id);
   return {
@@ -202,27 +204,43 @@ function clientShared(job: JobReading, link: OpenLink): ClientShared {
     pictures: pictureViews(job, newestPictures(job, PICTURES)),
     completion: completionShared(job),
     statement: statementShared(job),
-    changes: changeRows(job)
+    changes: liveChanges(job)
       .filter((row) => row.state !== 'draft')
-      .map((row) => changeView(job, row)),
+      .map((row) => clientChange(job, row)),
+    currency: currencyOfFirm(job.firm),
   };
 }
 
-/** What is open and the client's to choose. Prices are for all of it, where it is known how many. */
+/**
+ * What is open and the client's to choose. Prices are for all of it where it is known how many, everything included; what
+ * is held against an allowance says what it is above or below that.
+ */
 function choicesOf(job: JobReading): ClientShared['choices'] {
+  const terms = priceTerms(job);
+  const allowed = new Map(
+    findingsOf(job).flatMap(({ id, quantity, unitPrice }) =>
+      unitPrice === null
+        ? []
+        : [[id, wholePrice(lineNet({ quantity: quantity ?? 1, unitPrice }, terms.currency), terms)] as const],
+    ),
+  );
   return selectionsOf(job)
     .filter((item) => item.state === 'open' && item.decides === 'client')
     .map((item) => ({
       id: item.id,
       what: `${item.category}, ${item.area}`,
       by: item.decideBy,
+      allowed: item.allowance === null ? null : (allowed.get(item.allowance) ?? null),
       alternatives: alternativesOf(job, item.id).map(({ id, choice, unitPrice, look, upkeep, picture }) => ({
         id,
         choice,
         look,
         upkeep,
         picture,
-        price: unitPrice === null ? null : Math.round(unitPrice * (item.quantity ?? 1)),
+        price:
+          unitPrice === null
+            ? null
+            : wholePrice(lineNet({ quantity: item.quantity ?? 1, unitPrice }, terms.currency), terms),
       })),
     }));
 }

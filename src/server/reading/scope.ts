@@ -1,4 +1,7 @@
+import type { Connection } from '../database/open';
+import { queryOne } from '../database/query';
 import type { Rows } from '../database/rows';
+import { notFound } from '../refusal';
 import { OF_JOBS, rowsOf, type JobReading } from './reading';
 
 /** What was agreed, found, believed, added and decided, in the order of its making; what was taken away is left out. */
@@ -43,3 +46,29 @@ export const settledOn = (job: JobReading, walk: string) =>
     .flatMap(({ area, text, state, found, fallback }) =>
       state === 'open' ? [] : [{ area, text, verdict: state, found, fallback }],
     );
+
+export type ChangeLineRow = Rows['change_line'] & { job: string };
+
+/** Lines of changes, in the order of their change. */
+export const changeLineRows = rowsOf<ChangeLineRow>(
+  `SELECT change_line.*, change_order.job
+    FROM change_line
+    JOIN change_order ON change_order.id = change_line.change_order
+    WHERE change_order.job ${OF_JOBS}
+    ORDER BY change_line.change_order, position`,
+);
+
+/** Steps that fall away with changes. */
+export const changeDropRows = rowsOf<Rows['change_drop'] & { job: string }>(
+  `SELECT change_drop.*, change_order.job
+    FROM change_drop
+    JOIN change_order ON change_order.id = change_drop.change_order
+    WHERE change_order.job ${OF_JOBS}`,
+);
+
+/** A change as it stands, or a refusal. */
+export function changeNow(db: Connection, id: string): Rows['change_order'] {
+  const row = queryOne<Rows['change_order']>(db, 'SELECT * FROM change_order WHERE id = @id', { id });
+  if (!row) throw notFound('change', 'id');
+  return row;
+}

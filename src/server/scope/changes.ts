@@ -1,13 +1,12 @@
 import type { InferType } from 'yup';
-import { addChange } from '@/contract/commands/scope';
-import { priceLines } from '@/core/quantities/price-change';
-import type { Phase } from '@/core/sequence/phases';
-import type { Trade } from '@/core/sequence/trades';
+import { addChange, type ChangeSource } from '@/contract/commands/changes';
+import { lineNet, priceOf, type Price, type PricedLine } from '@/core/money/price';
+import { formatMoney, type Currency } from '@/core/units/money';
+import { sum } from '@/core/units/rounding';
 import { formatDay } from '@/core/units/day';
-import { formatMoney } from '@/core/units/money';
+import { currencyIn } from '../currency';
 import { today } from '../zone';
-import { uuid } from '../database/id';
-import { insert, queryOne, update } from '../database/query';
+import { flag, execute, insert, orNull, queryAll, queryOne, update } from '../database/query';
 import type { Connection } from '../database/open';
 import {
   handlers,
@@ -17,72 +16,133 @@ import {
   requireVersion,
   requireStep,
   type CommandContext,
-  type PlanContext,
 } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
 import { needClientOf, notifyClient } from '../news/notify-client';
-import { addLine, changeLine } from '../quantities/lines';
-import { addExtraWork } from '../schedule/extra-work';
-import { dropStepUnlessBegun } from '../sequence/track';
 import type { Rows } from '../database/rows';
-
-export interface ChangeLine {
-  verb: string;
-  subject: string;
-  quantity: number;
-  unit: string;
-  unitPrice: number;
-}
+import { approveChange } from './approve-change';
+import { draftFrom } from './draft-change';
 
 export type ChangeRow = Rows['change_order'];
+export type ChangeLineRow = Rows['change_line'];
 
-export interface ChangeWork {
-  trade: Trade;
-  halfDays: number;
-  after?: Phase;
-}
+export const linesOfChange = (db: Connection, change: string): ChangeLineRow[] =>
+  queryAll<ChangeLineRow>(db, 'SELECT * FROM change_line WHERE change_order = @change ORDER BY position', { change });
 
-export const linesOfChange = (row: Pick<ChangeRow, 'lines'>): ChangeLine[] => JSON.parse(row.lines) as ChangeLine[];
-export const workOfChange = (row: Pick<ChangeRow, 'work'>): ChangeWork | null =>
-  row.work === null ? null : (JSON.parse(row.work) as ChangeWork);
-export const dropsOfChange = (row: Pick<ChangeRow, 'drops'>): Phase[] => JSON.parse(row.drops) as Phase[];
-export const priceOfChange = (row: Pick<ChangeRow, 'lines' | 'markup' | 'tax_rate'>): ReturnType<typeof priceLines> =>
-  priceLines(linesOfChange(row), row.markup, row.tax_rate);
+/** What a change comes to, by the markup and tax it was written with; what nobody has priced yet counts nothing. */
+export const priceOfChange = (
+  { markup, tax_rate }: Pick<ChangeRow, 'markup' | 'tax_rate'>,
+  lines: readonly Pick<ChangeLineRow, 'quantity' | 'unit_price'>[],
+  currency: Currency,
+): Price =>
+  priceOf(
+    lines.map(({ quantity, unit_price }) => lineNet({ quantity, unitPrice: unit_price ?? 0 }, currency)),
+    { markup, taxRate: tax_rate, currency },
+  );
 
-type Fields = Omit<InferType<typeof addChange.schema>, 'id' | 'job' | 'area'>;
+type Fields = Omit<InferType<typeof addChange.schema>, 'id' | 'job' | 'from'>;
+type Line = Fields['lines'][number];
 
-function values(context: CommandContext, job: string, area: string, fields: Fields) {
-  for (const [at, phase] of [...fields.drops, ...(fields.work?.after ? [fields.work.after] : [])].entries()) {
-    requireStep(context, area, phase, at < fields.drops.length ? 'drops' : 'work.after');
-  }
+/** The job's own markup and tax, else the firm's. */
+const termsOf = ({ db }: CommandContext, job: string): { markup: number; tax_rate: number } =>
+  queryOne<{ markup: number; tax_rate: number }>(
+    db,
+    `SELECT coalesce(job.markup, firm.markup) AS markup, coalesce(job.tax_rate, firm.tax_rate) AS tax_rate
+      FROM job
+      JOIN firm
+      WHERE job.id = @job`,
+    { job },
+  ) ?? { markup: 0, tax_rate: 0 };
+
+/** Refuses what does not belong to the job, and what is left out at a price. */
+function needFit(context: CommandContext, job: string, fields: Fields): void {
+  fields.lines.forEach(({ area, after }, index) => {
+    requireAreaOf(context, job, area, `lines[${index}].area`);
+    if (after) requireStep(context, area, after, `lines[${index}].after`);
+  });
+  fields.drops.forEach(({ area, phase }, index) => {
+    requireAreaOf(context, job, area, `drops[${index}].area`);
+    requireStep(context, area, phase, 'drops');
+  });
   for (const item of fields.omits)
     if (requireRow(context, 'scope_item', item, 'omits').job !== job)
       throw notFound('line of scope in this job', 'omits');
-  const total = priceLines(fields.lines, fields.markup, fields.taxRate).total;
-  if (fields.kind === 'omission' && total > 0)
+  const net = sum(fields.lines.map((line) => lineNet(priced(line), currencyIn(context.db))));
+  if (fields.kind === 'omission' && net > 0)
     throw unprocessable(
       'omission-costs',
       'What is left out is priced under 0: write its quantities with a minus.',
       'lines',
     );
-  return {
-    kind: fields.kind,
-    title: fields.title,
-    why: fields.why,
-    lines: JSON.stringify(fields.lines),
-    markup: fields.markup,
-    tax_rate: fields.taxRate,
-    work: fields.work ? JSON.stringify(fields.work) : null,
-    drops: JSON.stringify(fields.drops),
-    omits: JSON.stringify(fields.omits),
-  };
+  if (fields.kind === 'addition' && net < 0)
+    throw unprocessable(
+      'addition-saves',
+      'This comes to less than 0: if something is left out, choose “an omission”; else put the quantities right.',
+      'lines',
+    );
 }
 
-/** A change as it stands, or a refusal. */
-export function changeNow(db: Connection, id: string): ChangeRow {
-  const row = queryOne<ChangeRow>(db, 'SELECT * FROM change_order WHERE id = @id', { id });
-  if (!row) throw notFound('change', 'id');
-  return row;
+const priced = ({ quantity, unitPrice }: Line): PricedLine => ({ quantity, unitPrice: unitPrice ?? 0 });
+
+/** The change itself, with its lines and what falls away as they are said now. */
+function put(context: CommandContext, row: { id: string; job: string }, fields: Fields): void {
+  const { db } = context;
+  execute(db, 'DELETE FROM change_line WHERE change_order = @id', { id: row.id });
+  execute(db, 'DELETE FROM change_drop WHERE change_order = @id', { id: row.id });
+  fields.lines.forEach((line, position) =>
+    insert(db, 'change_line', {
+      id: line.id,
+      change_order: row.id,
+      position,
+      area: line.area,
+      verb: line.verb,
+      subject: line.subject,
+      quantity: line.quantity,
+      unit: line.unit,
+      unit_price: orNull(line.unitPrice),
+      trade: orNull(line.trade),
+      half_days: line.halfDays,
+      after_phase: orNull(line.after),
+      price_only: flag(line.priceOnly),
+    }),
+  );
+  for (const { area, phase } of fields.drops) insert(db, 'change_drop', { change_order: row.id, area, phase });
+}
+
+const valuesOf = (terms: { markup: number; tax_rate: number }, fields: Fields) => ({
+  kind: fields.kind,
+  title: fields.title,
+  why: fields.why,
+  markup: fields.markup ?? terms.markup,
+  tax_rate: fields.taxRate ?? terms.tax_rate,
+  omits: JSON.stringify(fields.omits),
+});
+
+const nextNumber = (db: Connection, job: string): number =>
+  (queryOne<{ last: number | null }>(db, 'SELECT max(number) AS last FROM change_order WHERE job = @job', { job })
+    ?.last ?? 0) + 1;
+
+/** Begins a change; what it comes from belongs to the same job. */
+function begin(
+  context: CommandContext,
+  change: { id: string; job: string; from?: { of: ChangeSource; id: string } | undefined },
+  fields: Fields,
+): void {
+  const { id, job, from } = change;
+  requireRow(context, 'job', job, 'job');
+  if (from && requireRow(context, from.of, from.id, 'from').job !== job)
+    throw notFound(`${from.of} of this job`, 'from');
+  needFit(context, job, fields);
+  insert(context.db, 'change_order', {
+    id,
+    job,
+    number: nextNumber(context.db, job),
+    ...valuesOf(termsOf(context, job), fields),
+    ...(from ? { [from.of]: from.id } : {}),
+    state: 'draft',
+  });
+  put(context, change, fields);
+  context.logFor(job);
 }
 
 function needState(context: CommandContext, id: string, version: number, states: ChangeRow['state'][]): ChangeRow {
@@ -102,31 +162,39 @@ function needState(context: CommandContext, id: string, version: number, states:
 export const dropDraftChange = (context: CommandContext, id: string): void =>
   update(context.db, 'change_order', id, { state: 'declined' });
 
+/** Refuses what a client could not agree to: a line without a price. */
+function needPrices(lines: readonly ChangeLineRow[]): void {
+  const open = lines.find((line) => line.unit_price === null);
+  if (open)
+    throw unprocessable(
+      'no-price',
+      `“${open.verb} ${open.subject}” has no price yet; give it one before it is sent.`,
+      'id',
+    );
+}
+
 export const changeHandlers = handlers({
-  'change.add': (context, { id, job, area, ...fields }) => {
-    requireAreaOf(context, job, area);
-    const number =
-      (queryOne<{ last: number | null }>(context.db, 'SELECT max(number) AS last FROM change_order WHERE job = @job', {
-        job,
-      })?.last ?? 0) + 1;
-    insert(context.db, 'change_order', {
-      id,
-      job,
-      area,
-      number,
-      ...values(context, job, area, fields),
-      state: 'draft',
-    });
-    context.logFor(job);
+  'change.add': (context, { id, job, from, ...fields }) => begin(context, { id, job, from }, fields),
+  'change.draft': (context, { id, of, from }) => {
+    const { job, ...fields } = draftFrom(context, of, from);
+    begin(context, { id, job, from: { of, id: from } }, { ...fields, drops: [], omits: [] });
   },
   'change.edit': (context, { id, version, ...fields }) => {
     const row = needState(context, id, version, ['draft', 'declined']);
-    update(context.db, 'change_order', id, { ...values(context, row.job, row.area, fields), state: 'draft' });
+    needFit(context, row.job, fields);
+    update(context.db, 'change_order', id, { ...valuesOf(row, fields), state: 'draft' });
+    put(context, row, fields);
+    context.logFor(row.job);
+  },
+  'change.drop': (context, { id, version }) => {
+    const row = needState(context, id, version, ['draft']);
+    dropDraftChange(context, id);
     context.logFor(row.job);
   },
   'change.send': (context, { id, version, ...to }) => {
     const row = needState(context, id, version, ['draft']);
-    const day = today(context.installation);
+    const lines = linesOfChange(context.db, id);
+    needPrices(lines);
     const { before, after } = prepared(context, 'change.send');
     update(context.db, 'change_order', id, {
       state: 'sent',
@@ -134,22 +202,7 @@ export const changeHandlers = handlers({
       finish_before: before,
       finish_after: after,
     });
-    const { total } = priceOfChange(row);
-    const days =
-      before && after && before !== after
-        ? ` The work would then end on ${formatDay(after, day)} instead of ${formatDay(before, day)}.`
-        : ' The work would end on the same day.';
-    notifyClient(
-      context,
-      row.job,
-      {
-        title: `Change ${row.number}: ${row.title}`,
-        body:
-          `${row.title}. ${total < 0 ? 'It saves' : 'It costs'} ${formatMoney(Math.abs(total))}, everything ` +
-          `included.${days}${row.why ? ` Why: ${row.why}.` : ''} Please approve or decline it on your page.`,
-      },
-      to,
-    );
+    notifyClient(context, row.job, wordsOf(context, row, lines, { before, after }), to);
     context.logFor(row.job);
   },
   'change.withdraw': (context, { id, version }) => {
@@ -172,45 +225,29 @@ export const changeHandlers = handlers({
       answered_by: name,
       answer: words,
     });
-    if (verdict === 'approved') carryOut(context, row);
-    else context.logFor(row.job);
+    if (verdict === 'declined') return context.logFor(row.job);
+    const [first] = approveChange(context.db, row);
+    context.replan(row.job, { kind: 'change', area: first?.area ?? '', number: row.number, title: row.title });
   },
 });
 
-/** An approved change is part of the scope: its lines, its work, and what falls away. */
-function carryOut(context: PlanContext, row: ChangeRow): void {
-  for (const line of linesOfChange(row).filter((changeLine) => changeLine.quantity > 0)) {
-    addLine(context.db, {
-      id: uuid(),
-      job: row.job,
-      area: row.area,
-      stance: 'in',
-      verb: line.verb,
-      subject: line.subject,
-      quantity: line.quantity,
-      unit: line.unit,
-      trade: workOfChange(row)?.trade ?? null,
-      depends_on: '',
-      change_order: row.id,
-    });
-  }
-  for (const item of JSON.parse(row.omits) as string[])
-    changeLine(context.db, item, { stance: 'out', change_order: row.id });
-  for (const phase of dropsOfChange(row)) dropStepUnlessBegun(context.db, { area: row.area, phase });
-  const work = workOfChange(row);
-  if (work) {
-    addExtraWork(context.db, {
-      id: uuid(),
-      job: row.job,
-      area: row.area,
-      text: row.title,
-      trade: work.trade,
-      half_days: work.halfDays,
-      after_phase: work.after ?? null,
-      reason: `it comes with change ${row.number}, “${row.title}”`,
-      assumption: null,
-      change_order: row.id,
-    });
-  }
-  context.replan(row.job, { kind: 'change', area: row.area, number: row.number, title: row.title });
+/** What a client is told of a change that waits for their answer. */
+function wordsOf(
+  context: CommandContext,
+  row: ChangeRow,
+  lines: readonly ChangeLineRow[],
+  { before, after }: { before: string | null; after: string | null },
+): { title: string; body: string } {
+  const [day, currency] = [today(context.installation), currencyIn(context.db)];
+  const { total } = priceOfChange(row, lines, currency);
+  const days =
+    before && after && before !== after
+      ? ` The work would then end on ${formatDay(after, day)} instead of ${formatDay(before, day)}.`
+      : ' The work would end on the same day.';
+  return {
+    title: `Change ${row.number}: ${row.title}`,
+    body:
+      `${row.title}. ${total < 0 ? 'It saves' : 'It costs'} ${formatMoney(Math.abs(total), currency)}, everything ` +
+      `included.${days}${row.why ? ` Why: ${row.why.replace(/\.$/, '')}.` : ''} Please approve or decline it on your page.`,
+  };
 }

@@ -193,6 +193,18 @@ export const scopeHandlers = handlers({
     });
     context.logFor(row.job);
   },
+  'finding.measure': (context, { id, found }) => {
+    const row = requireRow(context, 'finding', id);
+    if (row.kind !== 'damage' || row.removed)
+      throw unprocessable('no-damage', 'Only damage is measured once it is opened.', 'id');
+    const { who } = context;
+    update(context.db, 'finding', id, {
+      found,
+      found_at: context.at,
+      found_by: who.kind === 'person' ? who.name : '',
+    });
+    context.logFor(row.job);
+  },
   'salvage.settle': (context, { of, id, version, kept, place }) => {
     if (of === 'scope') {
       const line = requireVersion(context, 'scope_item', id, version);

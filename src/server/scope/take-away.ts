@@ -21,6 +21,8 @@ const TABLES = {
   'close-in-sign': 'close_in_sign',
   'left-with-client': 'handed_over',
   'sign-off': 'sign_off',
+  payment: 'payment',
+  spending: 'spending',
 } as const satisfies Record<Removable, string>;
 
 /** Takes a thing away or brings it back; what follows from the drawing follows. */

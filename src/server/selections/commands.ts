@@ -248,6 +248,16 @@ export const selectionHandlers = handlers({
       addHistory(context, { job: row.job, selection: id }, words ? `chosen: ${words}` : 'nothing is chosen any more');
     context.replan(row.job, goodsCause({ id, category }, 'changed'));
   },
+  'selection.allow': (context, { id, version, allowance }) => {
+    const row = needSelection(context, id, version);
+    if (allowance !== null) {
+      const finding = requireRow(context, 'finding', allowance, 'allowance');
+      if (finding.job !== row.job || finding.kind !== 'allowance' || finding.removed)
+        throw notFound('allowance in this job', 'allowance');
+    }
+    update(context.db, 'selection', id, { allowance });
+    context.logFor(row.job);
+  },
   'selection.step': (context, { id, version, to, day, note: said, place }) => {
     const row = needSelection(context, id, version);
     if (to === row.state && (place === '' || place === row.kept_at))

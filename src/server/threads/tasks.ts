@@ -15,7 +15,9 @@ import type { Installation } from '../installation';
 import { readPlan } from '../reading/plan';
 import { readFirm, readJob } from '../reading/reading';
 import { pullView } from '../plan/pull';
-import { changesView, optionsView } from '../views/scope';
+import { effectOfChange } from '../plan/change-effect';
+import { changesView, liveChanges } from '../views/changes';
+import { optionsView } from '../views/scope';
 import { packNews } from '../views/pack';
 import { reviewView } from '../views/review';
 
@@ -35,7 +37,11 @@ export const TASKS = {
   prepare: (installation: Installation, who: Actor, input: unknown) => prepare(installation, who, input),
   pull: read((installation, task: string) => pullView(readFirm(installation), task)),
   options: read((installation, job: string) => optionsView(readFirm(installation).job(job))),
-  changes: read((installation, job: string) => changesView(readFirm(installation).job(job))),
+  changes: (installation: Installation, job: string) => {
+    const drafts = liveChanges(readJob(installation, job)).filter(({ state }) => state === 'draft');
+    const effects = new Map(drafts.map((row) => [row.id, effectOfChange(installation, row)]));
+    return installation.db.transaction(() => changesView(readFirm(installation).job(job), effects))();
+  },
   review: read((installation, job: string, walk: string) =>
     reviewView(readJob(installation, job), walk, () => readFirm(installation)),
   ),

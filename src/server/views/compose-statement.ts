@@ -7,17 +7,19 @@ import type { Statement, StatementLine } from '@/core/scope/statement';
 import type { FindingView } from '@/contract/views/scope';
 import type { ScopeView } from '@/contract/views/job';
 import { formatDay } from '@/core/units/day';
-import { halfUp } from '@/core/units/rounding';
-import { formatMoney } from '@/core/units/money';
+import { workFacts, type Work } from '@/core/sequence/works';
+import { wholePrice } from '@/core/money/price';
 import { leadWords } from '@/core/selections/lead-words';
 import { selectionsOf } from './selection';
 import { firmRow } from '../reading/firm';
 import { areaNames, areaRows, areasUpward, jobRow } from '../reading/job';
+import { currencyOfFirm, paymentSteps } from '../reading/money';
 import { finishDay } from '../reading/plan';
 import type { JobReading } from '../reading/reading';
 import { changeRows, optionRows } from '../reading/scope';
 import { siteOf } from '../reading/site';
-import { priceOfChange } from '../scope/changes';
+import { changePrice } from './changes';
+import { paymentLines, pricesOf, type Prices } from './statement-prices';
 import { assumptionsOf, findingsOf, scopeOf } from './scope-parts';
 
 const IN_AREA: readonly FindingKind[] = ['damage', 'penetration', 'service', 'refit', 'salvage'];
@@ -25,7 +27,7 @@ const ON_GROUND: readonly FindingKind[] = ['access', 'neighbour', 'boundary', 'a
 
 const number = (value: number): string => String(Math.round(value * 100) / 100);
 
-function lineOf(item: ScopeView): StatementLine {
+function lineOf(item: ScopeView, prices: Prices): StatementLine {
   return {
     key: `scope ${item.id}`,
     stance: item.stance,
@@ -35,14 +37,15 @@ function lineOf(item: ScopeView): StatementLine {
       : item.change
         ? { note: 'by a change that was approved' }
         : {}),
+    ...prices.ofLine(`scope ${item.id}`),
   };
 }
 
-/** Damage says what is in the price and what more would cost. */
-function findingLine(finding: FindingView): StatementLine {
+/** Damage says what is in the price and what more would cost, everything included. */
+function findingLine(finding: FindingView, prices: Prices): StatementLine {
   const { kind, allowed, unitPrice, unit } = finding;
   const each = unit ? `a ${unit.replace(/s$/, '')}` : 'each';
-  const extra = unitPrice === null ? 'more is extra' : `more is extra at ${formatMoney(unitPrice)} ${each}`;
+  const extra = unitPrice === null ? 'more is extra' : `more is extra at ${prices.whole(unitPrice)} ${each}`;
   const more = kind === 'damage' && allowed !== null ? `${number(allowed)} ${unit} allowed for; ${extra}` : '';
   return {
     key: `finding ${finding.id}`,
@@ -61,6 +64,7 @@ function findingLine(finding: FindingView): StatementLine {
       : kind === 'penetration' || kind === 'salvage'
         ? { note: FINDING_KINDS[kind].label }
         : {}),
+    ...prices.ofLine(`finding ${finding.id}`),
   };
 }
 
@@ -70,6 +74,7 @@ export function composeStatement(job: JobReading): Statement {
   const row = jobRow(job);
   const [lines, findings] = [scopeOf(job), findingsOf(job)];
   const finish = finishDay(job);
+  const prices = pricesOf(job);
   const changes = changeRows(job)
     .filter((change) => change.state === 'approved')
     .reverse();
@@ -83,8 +88,10 @@ export function composeStatement(job: JobReading): Statement {
         name,
         place: [level_name ?? 'outside', side].filter(Boolean).join(', '),
         lines: [
-          ...lines.filter((item) => item.areaId === id).map(lineOf),
-          ...findings.filter((finding) => finding.area === id && IN_AREA.includes(finding.kind)).map(findingLine),
+          ...lines.filter((item) => item.areaId === id).map((item) => lineOf(item, prices)),
+          ...findings
+            .filter((finding) => finding.area === id && IN_AREA.includes(finding.kind))
+            .map((finding) => findingLine(finding, prices)),
         ],
       }))
       .filter((area) => area.lines.length > 0),
@@ -99,14 +106,14 @@ export function composeStatement(job: JobReading): Statement {
             ? `seen: it is not so${assumption.found ? `, ${assumption.found}` : ''}; ${assumption.fallback} is added`
             : `shown when we ${assumption.shownBy === 'strip' ? 'strip' : `come to: ${assumption.shownBy}`}; if ` +
               `not: ${assumption.fallback}, ${halfDayWords(assumption.fallbackHalfDays)} more`,
-      ...(assumption.fallbackPrice > 0 ? { amount: assumption.fallbackPrice } : {}),
+      ...(assumption.fallbackPrice > 0 ? { amount: wholePrice(assumption.fallbackPrice, prices.terms) } : {}),
     })),
     allowances: findings
       .filter((finding) => finding.kind === 'allowance')
       .map((finding) => ({
         key: `finding ${finding.id}`,
         text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.text}`,
-        ...(finding.unitPrice === null ? {} : { amount: halfUp(finding.unitPrice * (finding.quantity ?? 1)) }),
+        ...prices.ofAllowance(`finding ${finding.id}`),
       })),
     selections: selectionsOf(job).map((item) => ({
       key: `selection ${item.id}`,
@@ -139,8 +146,19 @@ export function composeStatement(job: JobReading): Statement {
       key: `change ${change.id}`,
       text: `${change.number}. ${change.title}`,
       note: `approved by ${change.answered_by ?? ''}`,
-      amount: priceOfChange(change).total,
+      amount: changePrice(job, change).total,
     })),
+    unwritten: areasUpward(job)
+      .filter(({ id, works }) => works !== '[]' && !lines.some((item) => item.areaId === id))
+      .map(({ id, name, works }) => ({
+        key: `unwritten ${id}`,
+        text: `${name}: ${(JSON.parse(works) as Work[]).map((work) => workFacts(work).label).join(', ')}`,
+        note: 'its lines are not written yet, and it is in no price',
+      }))
+      .filter(({ text }) => !text.endsWith(workFacts('none').label)),
+    payments: paymentLines(job, prices),
+    sums: prices.sums,
+    currency: prices.terms.currency,
     dates: [
       { key: 'start', text: `The work begins on ${formatDay(row.start_day, now)} at the earliest.` },
       ...(finish ? [{ key: 'finish', text: `By today’s plan it ends on ${formatDay(finish, now)}.` }] : []),
@@ -150,6 +168,28 @@ export function composeStatement(job: JobReading): Statement {
 }
 
 const halfDayWords = (halfDays: number): string => (halfDays === 0 ? 'no day' : daysOf(halfDays));
+
+/** A price that is not whole: a client who agrees to it agrees to a sum that will grow. */
+function unpricedGap(job: JobReading): { text: string; path: string }[] {
+  const sums = pricesOf(job).sums;
+  if (!sums) return [{ text: 'Nothing has a price yet, so the statement holds no sum.', path: routes.prices(job.id) }];
+  return [
+    ...(sums.unpriced > 0
+      ? [
+          {
+            text: `${sums.unpriced === 1 ? 'One line has' : `${sums.unpriced} lines have`} no price: the sum is without.`,
+            path: routes.prices(job.id),
+          },
+        ]
+      : []),
+    ...(currencyOfFirm(job.firm).code === ''
+      ? [{ text: 'The firm has no currency yet: the sums would stand without one.', path: routes.firm() }]
+      : []),
+    ...(paymentSteps(job).length === 0
+      ? [{ text: 'It is not said when the price is paid.', path: routes.money(job.id) }]
+      : []),
+  ];
+}
 
 /** What a statement still lacks before a client should read it, each with where it is put right. */
 export function statementGaps(job: JobReading): { text: string; path: string }[] {
@@ -163,6 +203,7 @@ export function statementGaps(job: JobReading): { text: string; path: string }[]
       ? [{ text: 'Who the client is: their name is missing.', path: routes.areas(job.id) }]
       : []),
     ...(address.trim() === '' ? [{ text: 'Where it is: the address is missing.', path: routes.areas(job.id) }] : []),
+    ...unpricedGap(job),
     ...lines
       .filter((line) => line.measure !== null && line.quantity === null)
       .map((line) => ({

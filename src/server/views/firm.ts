@@ -4,6 +4,7 @@ import { timeIn } from '@/core/units/zone';
 import type { Installation } from '../installation';
 import { awayRows } from '../reading/crews';
 import { firmRow, holidayRows, peopleOf, removedJobs, subRows, tradesNeeded } from '../reading/firm';
+import { hourRates } from '../reading/money';
 import { wholePlan } from '../reading/plan';
 import { readFirm } from '../reading/reading';
 
@@ -11,14 +12,15 @@ import { readFirm } from '../reading/reading';
 export function firmView(installation: Installation): FirmView {
   const firm = readFirm(installation);
   const { zone, today: now } = firm;
+  const row = firmRow(firm);
   const open = (wholePlan(firm)?.tasks ?? []).filter((task) => task.state !== 'done');
   const works = groupBy(open, (task) => task.crew ?? '');
   const away = awayRows(firm);
   const subs = [...subRows(firm)].sort((a, b) => (a.trade < b.trade ? -1 : a.trade > b.trade ? 1 : 0));
   const known = new Set(subs.map((sub) => sub.trade));
   return {
-    name: firmRow(firm)?.name ?? '',
-    town: firmRow(firm)?.town ?? '',
+    name: row?.name ?? '',
+    town: row?.town ?? '',
     zone,
     today: now,
     time: timeIn(zone, installation.clock.now()),
@@ -39,6 +41,13 @@ export function firmView(installation: Installation): FirmView {
       .filter(({ day }) => day >= now)
       .map(({ day, name }) => ({ day, name })),
     removed: removedJobs(firm).map(({ id, name }) => ({ id, name })),
+    money: {
+      currency: row?.currency ?? '',
+      markup: row?.markup ?? 0,
+      taxRate: row?.tax_rate ?? 0,
+      taxShown: row?.tax_shown ?? 'apart',
+    },
+    hours: [...hourRates(firm)].map(([trade, perHour]) => ({ trade, perHour })),
     missing: tradesNeeded(firm).flatMap((trade) => (known.has(trade) ? [] : [trade])),
   };
 }

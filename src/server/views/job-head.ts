@@ -1,4 +1,5 @@
 import type { ShellView, JobHead, PersonView } from '@/contract/views/job';
+import { currencyOfFirm } from '../reading/money';
 import { isDue } from '@/core/selections/due';
 import { addDays, type Day } from '@/core/units/day';
 import { clockFor } from '../zone';
@@ -23,6 +24,7 @@ export function frameView(installation: Installation, person: PersonView): Shell
     people: installation.demo ? peopleOf(house) : [],
     jobs: openJobRows(house).map(({ id, name, state }) => ({ id, name, state })),
     today: house.today,
+    currency: currencyOfFirm(house),
     demo: installation.demo,
     seq: newestChange(installation.db),
     clock: clockFor(installation),

@@ -1,13 +1,5 @@
 import { sayMeasure } from '@/core/quantities/measured';
-import type {
-  AssumptionsView,
-  ChangesView,
-  ChangeView,
-  OptionsView,
-  OptionView,
-  ScopeArea,
-  ScopePageView,
-} from '@/contract/views/scope';
+import type { AssumptionsView, OptionsView, OptionView, ScopeArea, ScopePageView } from '@/contract/views/scope';
 import { groupBy } from '@/core/group-by';
 import { MEASURES, type Measure } from '@/core/layout/measures';
 import { lineText } from '@/core/scope/brief';
@@ -26,11 +18,9 @@ import { personNames } from '../reading/firm';
 import { areaNames, areasUpward, jobRow, levelRows, phasesOf, type AreaRow, type NamedPhase } from '../reading/job';
 import { layoutOf, measuresIn } from '../reading/layouts';
 import type { JobReading } from '../reading/reading';
-import { changeRows, optionRows } from '../reading/scope';
+import { optionRows } from '../reading/scope';
 import { selectionRows } from '../reading/selections';
-import { effectOfChange } from '../plan/change-effect';
 import { whenSeen } from '../words';
-import { dropsOfChange, linesOfChange, priceOfChange, workOfChange, type ChangeRow } from '../scope/changes';
 import { assumptionsOf, decisionsOf, extrasOf, findingsOf, scopeCounts, scopeOf } from './scope-parts';
 
 /** The measures that are one figure, as the job writes them. */
@@ -88,7 +78,8 @@ export function scopeView(job: JobReading): ScopePageView {
   };
 }
 
-const choosable = (job: JobReading): { id: string; name: string; kind: AreaKind; phases: NamedPhase[] }[] =>
+/** Areas of which something can be said, with their steps. */
+export const choosable = (job: JobReading): { id: string; name: string; kind: AreaKind; phases: NamedPhase[] }[] =>
   areasUpward(job).map(({ id, name, kind }) => ({ id, name, kind, phases: phasesOf(job).get(id) ?? [] }));
 
 /** Lines of scope by their area, each as it is read out. */
@@ -182,55 +173,5 @@ function optionView(job: JobReading, area: AreaRow, phase: Phase, option: Option
     finish: would.job,
     areaDone: would.areas.get(area.id) ?? null,
     moves: finish && would.job ? daysBetween(finish, would.job) : null,
-  };
-}
-
-export function changesView(job: JobReading): ChangesView {
-  const lines = groupBy(
-    scopeOf(job).filter((line) => line.stance !== 'out'),
-    (line) => line.areaId,
-  );
-  const { client, client_email } = jobRow(job);
-  return {
-    job: jobHead(job),
-    today: job.firm.today,
-    counts: scopeCounts(job),
-    client: { name: client || 'Client', address: client_email },
-    areas: choosable(job).map(({ id, name, phases }) => ({
-      id,
-      name,
-      phases,
-      lines: (lines.get(id) ?? []).map((line) => ({ id: line.id, text: `${line.verb} ${line.subject}` })),
-    })),
-    changes: changeRows(job).map((row) => changeView(job, row)),
-  };
-}
-
-/** While it is a draft its effect is the plan's of today; once sent, what the client was told. */
-export function changeView(job: JobReading, row: ChangeRow): ChangeView {
-  const effect =
-    row.state === 'draft' ? effectOfChange(job.firm, row) : { before: row.finish_before, after: row.finish_after };
-  return {
-    id: row.id,
-    version: row.version,
-    areaId: row.area,
-    area: areaNames(job).get(row.area) ?? '',
-    number: row.number,
-    kind: row.kind,
-    title: row.title,
-    why: row.why,
-    lines: linesOfChange(row),
-    markup: row.markup,
-    taxRate: row.tax_rate,
-    price: priceOfChange(row),
-    work: workOfChange(row),
-    drops: dropsOfChange(row),
-    omits: JSON.parse(row.omits) as string[],
-    state: row.state,
-    ...effect,
-    answered: row.answered_at
-      ? `${row.state} by ${row.answered_by ?? ''}, ` +
-        `${whenSeen(row.answered_at, job.firm)}${row.answer ? `: ${row.answer}` : ''}`
-      : null,
   };
 }

@@ -1,8 +1,5 @@
 import type { SelectionView, HistoryLine } from '@/contract/views/selections';
 import { groupBy } from '@/core/group-by';
-import { boughtIn } from '@/core/quantities/units';
-import type { UnitSystem } from '@/core/units/units';
-import type { Purchase } from '@/core/quantities/calculator';
 import { checkWords, type Check } from '@/core/selections/check';
 import { arrivalOf } from '@/core/selections/arrival';
 import { dueOf } from '@/core/selections/due';
@@ -16,19 +13,13 @@ import { daysBetween, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { sayArrival } from '@/core/words/wait';
 import { closuresOf } from '../reading/firm';
+import { purchasesOf, quantityOf } from '../reading/goods';
 import { newestHistory, type HistoryRow } from '../reading/history';
 import { stepRows, jobRow } from '../reading/job';
 import { planOf, type StoredPlan } from '../reading/plan';
 import { ofJob, type FirmReading, type JobReading } from '../reading/reading';
 import { foundOf } from '../reading/standing';
-import {
-  calculationRows,
-  orderedOf,
-  requestsOf,
-  selectionRows,
-  waitRows,
-  type SelectionRow,
-} from '../reading/selections';
+import { orderedOf, requestsOf, selectionRows, waitRows, type SelectionRow } from '../reading/selections';
 import { whenSeen } from '../words';
 import { openRequests, taskOf } from '../plan/waits';
 
@@ -74,16 +65,6 @@ function datesOf(
       });
 }
 
-/** A thing's quantity: what it was ordered for, else what the kept result it follows buys, else what was typed. */
-function quantityOf(
-  row: SelectionRow,
-  purchases: ReadonlyMap<string, Purchase[]>,
-  units: UnitSystem,
-): { quantity: number | null; unit: string } {
-  const bought = row.calculation && !isOrdered(row.state) ? purchases.get(row.calculation)?.[0] : undefined;
-  return bought ? boughtIn(bought.quantity, bought.unit, units) : { quantity: row.quantity, unit: row.unit };
-}
-
 /** A request that is still open, in words with the day on which it is expected. */
 function waitedFor(requests: Requests, id: string, now: Day): SelectionView['waitsFor'] {
   const request = requests.get(id);
@@ -117,7 +98,7 @@ export function selectionsBy(job: JobReading, plan: StoredPlan | undefined): Sel
   const open = openRequests(job);
   const checks = foundOf(job);
   const trades = new Map(stepRows(job).map((step) => [taskId(step.area, step.phase), step.trade]));
-  const purchases = new Map(calculationRows(job).map((row) => [row.id, JSON.parse(row.purchases) as Purchase[]]));
+  const purchases = purchasesOf(job);
   return selectionRows(job)
     .map((row): SelectionView => {
       const closed = (row.supplier && closures.get(row.supplier)) || [];
@@ -134,6 +115,7 @@ export function selectionsBy(job: JobReading, plan: StoredPlan | undefined): Sel
         step: phaseFacts(row.phase).label,
         trade: trades.get(taskId(row.area, row.phase)) ?? phaseFacts(row.phase).trade,
         category: row.category,
+        allowance: row.allowance,
         choice: row.choice,
         code: row.code,
         colour: row.colour,

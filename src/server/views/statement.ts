@@ -1,5 +1,5 @@
 import type { StatementVersion, StatementView } from '@/contract/views/scope';
-import { isEmptyDiff, statementDiff, type Statement } from '@/core/scope/statement';
+import { isEmptyDiff, statementDiff, statementFrom, type Statement } from '@/core/scope/statement';
 import { jobRow } from '../reading/job';
 import type { FirmReading, JobReading } from '../reading/reading';
 import { statementRows, type StatementRow } from '../reading/statements';
@@ -9,7 +9,7 @@ import { composeStatement, statementGaps } from './compose-statement';
 import { jobHead } from './job-head';
 import { scopeCounts } from './scope-parts';
 
-export const contentOf = (row: Pick<StatementRow, 'content'>): Statement => JSON.parse(row.content) as Statement;
+export const contentOf = (row: Pick<StatementRow, 'content'>): Statement => statementFrom(row.content);
 
 function versionView(time: FirmReading, row: StatementRow): StatementVersion {
   return {

@@ -17,6 +17,7 @@ import { selectionHandlers } from '../selections/commands';
 import { sequenceHandlers } from '../sequence/commands';
 import { unprocessable } from '../refusal';
 import { stepsByArea } from '../reading/job';
+import { uuid } from '../database/id';
 import { readJob } from '../reading/reading';
 import { shaped } from '../reading/records';
 import { progressOf } from '../reading/standing';
@@ -51,7 +52,13 @@ function nextStep(context: CommandContext, area: string): { phase: Phase; trade:
   return next;
 }
 
-type Maker = (context: PlanContext, seen: Placeable, id: string, party: HoldKind | undefined) => void;
+/** What whoever files it says besides. */
+interface Said {
+  party?: HoldKind | undefined;
+  price?: number | undefined;
+  halfDays?: number | undefined;
+}
+type Maker = (context: PlanContext, seen: Placeable, id: string, said: Said) => void;
 
 /** Each goes in by the rules of its own subject, as if it had been typed there. */
 const MAKERS: Record<Exclude<FiledAs, 'remark'>, Maker> = {
@@ -82,21 +89,33 @@ const MAKERS: Record<Exclude<FiledAs, 'remark'>, Maker> = {
       fallbackPrice: 0,
     });
   },
-  change: (context, seen, id) => {
+  change: (context, seen, id, { price, halfDays = FIRST_GUESS }) => {
     const step = nextStep(context, seen.area);
     const title = seen.text.slice(0, 120);
     carryOut(context, 'change.add', changeHandlers['change.add'], {
       id,
       job: seen.job,
-      area: seen.area,
       kind: 'addition',
       title,
       why: 'found on a walk',
-      lines: [{ verb: 'put right', subject: title, quantity: 1, unit: 'lot', unitPrice: 0 }],
-      work: { trade: step.trade === 'nobody' ? 'carpentry' : step.trade, halfDays: FIRST_GUESS, after: step.phase },
+      lines: [
+        {
+          id: uuid(),
+          area: seen.area,
+          verb: 'put right',
+          subject: title,
+          quantity: 1,
+          unit: 'lot',
+          ...(price === undefined ? {} : { unitPrice: price }),
+          trade: step.trade === 'nobody' ? 'carpentry' : step.trade,
+          halfDays,
+          after: step.phase,
+        },
+      ],
+      from: { of: 'observation', id: seen.id },
     });
   },
-  wait: (context, seen, id, party) => {
+  wait: (context, seen, id, { party }) => {
     if (!party) throw unprocessable('no-party', 'Say whom it waits for.', 'party');
     const step = nextStep(context, seen.area);
     const days = seen.kind === 'order' ? (seen.days ?? USUAL_ANSWER_DAYS) : USUAL_ANSWER_DAYS;
@@ -150,7 +169,7 @@ function takeAway(context: PlanContext, filedAs: Exclude<FiledAs, 'remark'>, id:
 }
 
 export const filingHandlers = handlers({
-  'observation.file': (context, { about, filedAs, target, party }) => {
+  'observation.file': (context, { about, filedAs, target, ...said }) => {
     const row = requireRow(context, 'observation', about, 'about');
     const seen = shaped(row);
     if (!(UNFILED_KINDS as readonly string[]).includes(seen.kind))
@@ -159,7 +178,7 @@ export const filingHandlers = handlers({
       throw unprocessable('withdrawn', 'This record was taken back; there is nothing to put anywhere.', 'about');
     if (queryOne(context.db, 'SELECT 1 FROM filing WHERE observation = @about', { about }))
       throw unprocessable('placed-already', 'This was put in its place already.', 'about');
-    if (filedAs !== 'remark') MAKERS[filedAs](context, seen as Placeable, target, party);
+    if (filedAs !== 'remark') MAKERS[filedAs](context, seen as Placeable, target, said);
     insert(context.db, 'filing', {
       observation: about,
       filed_as: filedAs,

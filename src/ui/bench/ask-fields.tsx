@@ -2,6 +2,7 @@
 import { createContext, use } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { isAsk, type Ask, type Asks } from '@/core/quantities/ask';
+import { useCurrency } from '../kit/money';
 import { understoodAs } from '@/core/quantities/understood';
 import { shownUnit } from '@/core/quantities/units';
 import type { UnitSystem } from '@/core/units/units';
@@ -94,6 +95,7 @@ function Said({ path, problem, hint }: { path: string; problem: Problem | undefi
 function AskField({ path, ask, value, problem, onChange, bare }: Terms) {
   const id = `ask-${path}`;
   const system = use(System);
+  const currency = useCurrency();
   const wrong = problem?.field === path;
   if (ask.kind === 'list' || ask.kind === 'variants') return <Lines {...{ path, ask, value, problem, onChange }} />;
   if (ask.kind === 'flag')
@@ -106,7 +108,7 @@ function AskField({ path, ask, value, problem, onChange, bare }: Terms) {
         onChange={(event) => onChange(event.target.checked)}
       />
     );
-  const hint = typeof value === 'string' ? understoodAs(ask, value, system) : undefined;
+  const hint = typeof value === 'string' ? understoodAs(ask, value, system, currency) : undefined;
   const shown = hint ?? (bare ? undefined : ask.hint);
   const field = {
     value: textOf(value),

@@ -4,6 +4,7 @@ import type { Cut } from '@/core/quantities/cut-list';
 import type { Give } from '@/core/quantities/ask';
 import type { Ask } from '@/core/quantities/ask';
 import { sayAmount } from '@/core/quantities/units';
+import { useCurrency } from '../kit/money';
 import { sayResult } from '@/core/quantities/say';
 import { textOf, writeTyped, type Typed } from '@/core/quantities/typed';
 import { shownUnit } from '@/core/quantities/units';
@@ -52,6 +53,7 @@ function Value({
   system: LengthSystem;
   input: Record<string, unknown>;
 }) {
+  const currency = useCurrency();
   if (give.kind === 'flag')
     return (
       <>
@@ -59,7 +61,7 @@ function Value({
           kind={give.good === undefined ? (value ? 'done' : 'not-begun') : value === give.good ? 'done' : 'stop'}
           silent
         />{' '}
-        {sayResult(give, value, system)}
+        {sayResult(give, value, system, currency)}
       </>
     );
   if (give.kind === 'texts')
@@ -79,7 +81,7 @@ function Value({
     );
     return <>{bought.join(' + ')}</>;
   }
-  return <>{sayResult(give, value, system)}</>;
+  return <>{sayResult(give, value, system, currency)}</>;
 }
 
 /** A cut list stick by stick: what is cut from each, in its proportion, and what is left over. */

@@ -16,8 +16,10 @@ import { Hidden } from '../kit/hidden';
 import { Block, BlockHead, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
+import { FirmMoney, HourForm, MoneyForm } from './firm-money';
 
-type Open = { what: 'person' | 'sub' | 'holiday' | 'zone' } | { what: 'change' | 'away'; sub: SubView };
+type Open =
+  { what: 'person' | 'sub' | 'holiday' | 'zone' | 'money' | 'hour' } | { what: 'change' | 'away'; sub: SubView };
 const TITLES = {
   person: 'One more person',
   sub: 'One more sub',
@@ -25,6 +27,8 @@ const TITLES = {
   change: 'Change a sub',
   away: 'Days away',
   zone: 'The firm’s time',
+  money: 'The firm’s money',
+  hour: 'What an hour costs',
 } as const;
 
 /** Who belongs to the firm, whom it calls in, and on which days nobody comes. */
@@ -130,6 +134,7 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
           </p>
         </Block>
       </div>
+      {office && <FirmMoney view={view} role={role} onOpen={(what) => setOpen({ what })} />}
       <SidePanel title={open ? TITLES[open.what] : ''} open={open !== undefined} onClose={close}>
         {open && <OneForm open={open} view={view} onDone={close} />}
       </SidePanel>
@@ -223,7 +228,8 @@ function SubsTable({
   );
 }
 
-function OneForm({ open, view: { today, zone }, onDone }: { open: Open; view: FirmView; onDone: () => void }) {
+function OneForm({ open, view, onDone }: { open: Open; view: FirmView; onDone: () => void }) {
+  const { today, zone } = view;
   switch (open.what) {
     case 'person':
       return (
@@ -309,6 +315,10 @@ function OneForm({ open, view: { today, zone }, onDone }: { open: Open; view: Fi
           />
         </CommandForm>
       );
+    case 'money':
+      return <MoneyForm view={view} onDone={onDone} />;
+    case 'hour':
+      return <HourForm view={view} onDone={onDone} />;
     case 'holiday':
       return (
         <CommandForm kind={addHoliday} submit="Add" onDone={onDone} start={() => ({ day: today, name: '' })}>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { answerChange } from '@/contract/commands/scope';
+import { answerChange } from '@/contract/commands/changes';
 import { pickAlternative } from '@/contract/commands/selections';
 import { count, html, words } from '../../../tests/support/read';
 import { ChoiceField, CommandForm, SubmitAs, TextField } from './form';

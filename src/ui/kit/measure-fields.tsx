@@ -3,8 +3,9 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { useController, useFormContext } from 'react-hook-form';
 import { parseLength, type LengthSystem } from '@/core/units/length';
-import { answer, type Outcome } from '@/core/problem';
+import { answer, refuse, type Outcome } from '@/core/problem';
 import { readAmount, sayAmount } from '@/core/quantities/units';
+import { plainSigns, readNumber } from '@/core/units/number';
 import { readQuantity } from '@/core/units/quantity';
 import { described, FieldFrame, useFieldId, type FieldTerms } from './form';
 
@@ -149,6 +150,20 @@ export const MoneyField = (terms: FieldTerms) => (
     {...terms}
     shown={(value) => (value / 100).toFixed(2)}
     read={(text) => readQuantity('money', text, 'metric', { signed: true })}
+  />
+);
+
+/** Hours of work, with their fractions. */
+export const HoursField = (terms: FieldTerms) => (
+  <ReadField
+    {...terms}
+    shown={(value) => String(value)}
+    read={(text) => {
+      const read = readNumber(plainSigns(text), { commaIs: 'decimals' });
+      return read && 'value' in read
+        ? answer(read.value)
+        : refuse({ code: 'hours-unread', message: `“${text.trim()}” is no number of hours; write it like 1.5.` });
+    }}
   />
 );
 

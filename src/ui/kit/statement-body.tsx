@@ -1,12 +1,15 @@
 import {
+  priceRows,
   sidesOf,
+  taxWords,
+  type StatementSums,
   STATEMENT_PART_KEYS,
   STATEMENT_PARTS,
   type Statement,
   type StatementDiff,
   type StatementLine,
 } from '@/core/scope/statement';
-import { formatMoney } from '@/core/units/money';
+import { formatMoney, type Currency } from '@/core/units/money';
 import { formatDay } from '@/core/units/day';
 import { InclusionIcon } from './inclusion-icon';
 import { Block } from './page';
@@ -27,31 +30,42 @@ export function StatementBody({ content }: { content: Statement }) {
             <div className="sides">
               <div>
                 <h3>In</h3>
-                <StatementLines lines={into} marks none="nothing" />
+                <StatementLines lines={into} marks none="nothing" currency={content.currency} />
               </div>
               <div>
                 <h3>Not included</h3>
-                <StatementLines lines={out} marks={false} none="nothing named" />
+                <StatementLines lines={out} marks={false} none="nothing named" currency={content.currency} />
               </div>
             </div>
           </Block>
         );
       })}
+      {content.sums && <StatementPrice sums={content.sums} currency={content.currency} />}
       {STATEMENT_PART_KEYS.filter((part) => content[part].length > 0).map((part) => (
         <Block key={part} heading={STATEMENT_PARTS[part]}>
-          <StatementLines lines={content[part]} marks={false} none="" />
+          <StatementLines lines={content[part]} marks={false} none="" currency={content.currency} />
         </Block>
       ))}
       <p className="soft small-text mt-4 mb-0">
         As of {formatDay(content.day)}. What is hidden can only be known once it is opened; structure, gas and
-        electricity are done and checked by licensed people and by the authority. Amounts include no tax unless they say
-        so.
+        electricity are done and checked by licensed people and by the authority.{' '}
+        {content.sums && taxWords(content.sums)}
       </p>
     </div>
   );
 }
 
-function StatementLines({ lines, marks, none }: { lines: readonly StatementLine[]; marks: boolean; none: string }) {
+function StatementLines({
+  lines,
+  marks,
+  none,
+  currency,
+}: {
+  lines: readonly StatementLine[];
+  marks: boolean;
+  none: string;
+  currency: Currency;
+}) {
   if (lines.length === 0) return <p className="soft small-text mb-0 mt-1">{none}</p>;
   return (
     <Lines>
@@ -60,7 +74,7 @@ function StatementLines({ lines, marks, none }: { lines: readonly StatementLine[
           key={line.key}
           beside={
             <>
-              {line.amount !== undefined && <span className="mono">{formatMoney(line.amount)}</span>}
+              {line.amount !== undefined && <span className="mono">{formatMoney(line.amount, currency)}</span>}
               {marks && line.stance && line.stance !== 'in' && (
                 <span className="small-text">
                   <InclusionIcon stance={line.stance} />
@@ -74,6 +88,30 @@ function StatementLines({ lines, marks, none }: { lines: readonly StatementLine[
         </Line>
       ))}
     </Lines>
+  );
+}
+
+/** The price from its first row to what is paid, and what still has to be chosen. */
+function StatementPrice({ sums, currency }: { sums: StatementSums; currency: Currency }) {
+  return (
+    <Block heading="The price">
+      <Lines>
+        {priceRows(sums).map((row) => (
+          <Line
+            key={row.text}
+            beside={<span className={`mono${row.strong ? ' fw-bold' : ''}`}>{formatMoney(row.amount, currency)}</span>}
+          >
+            <span className={row.strong ? 'fw-bold' : ''}>{row.text}</span>
+          </Line>
+        ))}
+        {sums.toChoose.map((choice) => (
+          <Line key={choice.text}>
+            {choice.text}: to be chosen, and added to this:{' '}
+            {choice.ways.map(({ name, amount }) => `${name} ${formatMoney(amount, currency)}`).join(' or ')}
+          </Line>
+        ))}
+      </Lines>
+    </Block>
   );
 }
 

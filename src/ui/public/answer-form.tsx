@@ -2,11 +2,12 @@
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { useWatch } from 'react-hook-form';
-import { agreeStatement, answerChange } from '@/contract/commands/scope';
+import { answerChange } from '@/contract/commands/changes';
+import { agreeStatement } from '@/contract/commands/scope';
 import { pickAlternative, replyRequest } from '@/contract/commands/selections';
 import { publicRoutes } from '@/contract/routes';
 import type { ClientShared } from '@/contract/views/news';
-import { formatMoney } from '@/core/units/money';
+import { useMoney } from '../kit/money';
 import { ChoiceField, CommandForm, SubmitAs, TextField } from '../kit/form';
 import { Hidden } from '../kit/hidden';
 
@@ -140,7 +141,7 @@ export const PickForm = ({ token, recipient, choice }: Terms & { choice: Choice 
       label={choice.what}
       options={choice.alternatives.map((alternative) => ({
         value: alternative.id,
-        shown: <Alternative token={token} alternative={alternative} />,
+        shown: <Alternative token={token} alternative={alternative} allowed={choice.allowed} />,
       }))}
     />
     <div className="form-pair">
@@ -150,7 +151,33 @@ export const PickForm = ({ token, recipient, choice }: Terms & { choice: Choice 
   </CommandForm>
 );
 
-const Alternative = ({ token, alternative }: { token: string; alternative: Choice['alternatives'][number] }) => (
+/** What an alternative costs; where something is allowed for, how it stands to that. */
+function AlternativePrice({ price, allowed }: { price: number; allowed: number | null }) {
+  const money = useMoney();
+  return (
+    <>
+      <span className="mono"> {money(price)}</span>
+      {allowed !== null && (
+        <span className="small-text soft">
+          {' '}
+          {price === allowed
+            ? 'as allowed for'
+            : `${money(Math.abs(price - allowed))} ${price > allowed ? 'more' : 'less'} than allowed for`}
+        </span>
+      )}
+    </>
+  );
+}
+
+const Alternative = ({
+  token,
+  alternative,
+  allowed,
+}: {
+  token: string;
+  alternative: Choice['alternatives'][number];
+  allowed: number | null;
+}) => (
   <>
     {alternative.picture && (
       <img
@@ -162,7 +189,7 @@ const Alternative = ({ token, alternative }: { token: string; alternative: Choic
       />
     )}
     <span className="fw-bold">{alternative.choice}</span>
-    {alternative.price !== null && <span className="mono"> {formatMoney(alternative.price)}</span>}
+    {alternative.price !== null && <AlternativePrice price={alternative.price} allowed={allowed} />}
     {(alternative.look || alternative.upkeep) && (
       <span className="small-text soft d-block">
         {[alternative.look, alternative.upkeep].filter(Boolean).join('; ')}

@@ -2,7 +2,6 @@ import { sayBy, sayHowFar } from '@/core/words/day';
 import { publicRoutes } from '@/contract/routes';
 import type { ClientShared } from '@/contract/views/news';
 import { formatDay } from '@/core/units/day';
-import { formatMoney } from '@/core/units/money';
 import { capital } from '@/core/words/letters';
 import { StateIcon } from '../kit/state-icon';
 import { Pictures } from '../kit/pictures';
@@ -13,6 +12,7 @@ import { ClientList } from './completion-forms';
 import { SharedUpdates } from './shared-updates';
 import { Sheet } from '../kit/sheet';
 import { Line, Lines } from '../kit/lines';
+import { formatMoney, type Currency } from '@/core/units/money';
 
 /** What a client reads: the news, what is next, what to decide, when it is over. No word of the trade unexplained. */
 export function ClientPage({ view, token }: { view: ClientShared; token: string }) {
@@ -92,27 +92,31 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
       )}
       <ClientList view={view} token={token} />
       {view.statement && <StatementShared statement={view.statement} view={view} token={token} />}
-      {view.changes.some((change) => change.answered) && (
-        <>
-          <h2>Changes you answered</h2>
-          <Lines>
-            {view.changes
-              .filter((change) => change.answered)
-              .map((change) => (
-                <Line key={change.id} mark={<StateIcon kind={change.state === 'approved' ? 'done' : 'stop'} />}>
-                  {change.title} <span className="mono">{formatMoney(change.price.total)}</span>
-                  <div className="small-text soft">{change.answered}</div>
-                </Line>
-              ))}
-          </Lines>
-        </>
-      )}
+      <ChangesAnswered changes={view.changes.filter((change) => change.answered)} currency={view.currency} />
       <p className="soft small-text mt-4">
         This page opens until {formatDay(view.expiresOn, view.today)}. It is yours: whoever has the link can read it.
         Dates are a plan and move with what is found; structure, gas and electricity are checked by licensed people and
         by the authority.
       </p>
     </main>
+  );
+}
+
+function ChangesAnswered({ changes, currency }: { changes: ClientShared['changes']; currency: Currency }) {
+  const money = (minor: number): string => formatMoney(minor, currency);
+  if (changes.length === 0) return null;
+  return (
+    <>
+      <h2>Changes you answered</h2>
+      <Lines>
+        {changes.map((change) => (
+          <Line key={change.id} mark={<StateIcon kind={change.state === 'approved' ? 'done' : 'stop'} />}>
+            {change.title} <span className="mono">{money(change.total)}</span>
+            <div className="small-text soft">{change.answered}</div>
+          </Line>
+        ))}
+      </Lines>
+    </>
   );
 }
 
@@ -189,23 +193,24 @@ function ChangeAsked({
   view: ClientShared;
   token: string;
 }) {
+  const money = (minor: number): string => formatMoney(minor, view.currency);
   return (
     <Sheet className="mb-3">
       <h2 className="mt-0">Do you approve this change?</h2>
       <p className="mb-1">
-        <span className="fw-bold">{change.title}</span>, {change.area}. {change.why}
+        <span className="fw-bold">{change.title}</span>, {change.places}. {change.why}
       </p>
       <Lines>
         {change.lines.map((line, index) => (
-          <Line key={index}>
-            {line.verb} {line.subject}, {line.quantity} {line.unit}
+          <Line key={index} beside={line.amount !== null && <span className="mono">{money(line.amount)}</span>}>
+            {line.text}
           </Line>
         ))}
       </Lines>
       <p className="mt-2 mb-1">
-        {change.price.total < 0 ? 'It saves' : 'It costs'}{' '}
-        <span className="mono fw-bold">{formatMoney(Math.abs(change.price.total))}</span>, everything included.{' '}
-        {effectWords(change, view.today)}
+        {change.total < 0 ? 'It saves' : 'It costs'}{' '}
+        <span className="mono fw-bold">{money(Math.abs(change.total))}</span>, everything included
+        {change.tax === 0 ? '' : `, ${money(Math.abs(change.tax))} of it tax`}. {effectWords(change, view.today)}
       </p>
       <AnswerForm token={token} recipient={view.recipient} change={change} />
     </Sheet>

@@ -4,7 +4,6 @@ import { reopenAssumption, settleAssumption } from '@/contract/commands/scope';
 import type { AssumptionView } from '@/contract/views/scope';
 import { TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
-import { formatMoney } from '@/core/units/money';
 import { CommandForm, SubmitAs, TextField } from '../kit/form';
 import { StateIcon } from '../kit/state-icon';
 import { useToast } from '../kit/toast';
@@ -14,6 +13,7 @@ import { Hidden } from '../kit/hidden';
 import { daysOf } from '@/core/words/count';
 import { Line } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
+import { useMoney } from '../kit/money';
 
 /** One assumption wherever it matters: what is believed, when it shows itself, what follows if it is wrong. */
 export function AssumptionLine({
@@ -27,6 +27,7 @@ export function AssumptionLine({
   withArea?: boolean;
   actions?: ReactNode;
 }) {
+  const money = useMoney();
   const { give, busy } = useSend();
   const say = useToast();
   const [open, setOpen] = useState(false);
@@ -69,7 +70,7 @@ export function AssumptionLine({
             {assumption.shownBy} will show it{assumption.shownOn ? `, ${formatDay(assumption.shownOn, today)}` : ''}. If
             not: {assumption.fallback}, {TRADES[assumption.fallbackTrade].toLowerCase()},{' '}
             {daysOf(assumption.fallbackHalfDays)}
-            {assumption.fallbackPrice > 0 ? `, ${formatMoney(assumption.fallbackPrice)}` : ''}.
+            {assumption.fallbackPrice > 0 ? `, ${money(assumption.fallbackPrice)}` : ''}.
           </>
         )}
         {assumption.state === 'held' && (

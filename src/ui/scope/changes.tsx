@@ -1,29 +1,28 @@
 'use client';
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
-import { addChange, editChange, sendChange, withdrawChange } from '@/contract/commands/scope';
-import type { ChangesView, ChangeView } from '@/contract/views/scope';
+import { Button } from 'react-bootstrap';
+import { dropChange, sendChange, withdrawChange } from '@/contract/commands/changes';
+import type { ChangesView, ChangeView } from '@/contract/views/changes';
 import { phaseFacts } from '@/core/sequence/phases';
 import { TRADES } from '@/core/sequence/trades';
-import { formatMoney } from '@/core/units/money';
-import { priceLines } from '@/core/quantities/price-change';
+import { sum } from '@/core/units/rounding';
 import { daysOf } from '@/core/words/count';
 import { JobTabs } from '../shell/job-tabs';
 import { effectWords } from '../kit/effect-words';
-import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
+import { CommandForm } from '../kit/form';
 import { StateIcon, type StateIconKind } from '../kit/state-icon';
-import { MoneyField, PercentField } from '../kit/measure-fields';
+import { useMoney } from '../kit/money';
 import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
-import { TRADE_OPTIONS } from './line-fields';
+import { EditChange, NewChange } from './change-fields';
 import { ScopeTabs } from './scope-tabs';
 import { SendFields } from '../kit/send-fields';
 import { Hidden } from '../kit/hidden';
 import { BlockHead, Empty, PageHead } from '../kit/page';
 import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
+import { Notice } from '../kit/notice';
 
 const MARKS: Record<ChangeView['state'], StateIconKind> = {
   draft: 'not-begun',
@@ -38,7 +37,10 @@ export function Changes({ view }: { view: ChangesView }) {
   const [open, setOpen] = useState<Open>();
   const { give, busy } = useSend();
   const close = (): void => setOpen(undefined);
-  const approved = view.changes.filter((change) => change.state === 'approved');
+  const money = useMoney();
+  const total = (state: ChangeView['state']): string =>
+    money(sum(view.changes.filter((change) => change.state === state).map((change) => change.price.total)));
+  const count = (state: ChangeView['state']): number => view.changes.filter((change) => change.state === state).length;
   return (
     <>
       <JobTabs job={view.job} />
@@ -46,9 +48,13 @@ export function Changes({ view }: { view: ChangesView }) {
       <div className="page">
         <PageHead heading={<Means of="word.change">Changes</Means>}>
           <span className="soft">
-            {approved.length > 0
-              ? `${approved.length} approved, ` +
-                `${formatMoney(approved.reduce((sum, change) => sum + change.price.total, 0))} in all`
+            {count('approved') + count('sent') > 0
+              ? [
+                  count('approved') > 0 && `${count('approved')} approved, ${total('approved')}`,
+                  count('sent') > 0 && `${count('sent')} asked, ${total('sent')}`,
+                ]
+                  .filter(Boolean)
+                  .join('; ')
               : 'additions and omissions, approved before they are done'}
           </span>
           <span className="push no-print">
@@ -75,7 +81,7 @@ export function Changes({ view }: { view: ChangesView }) {
               }
             >
               <span className="soft small-text">
-                {change.area}, {change.kind}, {change.state}
+                {change.places}, {change.kind}, {change.state === 'sent' ? 'asked, not answered' : change.state}
               </span>
               <span className="push d-flex gap-2 no-print">
                 {(change.state === 'draft' || change.state === 'declined') && (
@@ -84,7 +90,25 @@ export function Changes({ view }: { view: ChangesView }) {
                   </LinkButton>
                 )}
                 {change.state === 'draft' && (
-                  <Button size="sm" onClick={() => setOpen({ form: 'send', change })}>
+                  <LinkButton
+                    disabled={busy}
+                    onClick={() =>
+                      void give(
+                        dropChange,
+                        { id: change.id, version: change.version },
+                        { text: `“${change.title}” is no change any more.`, back: 'It is a draft again.' },
+                      )
+                    }
+                  >
+                    Drop<Hidden> {change.title}</Hidden>
+                  </LinkButton>
+                )}
+                {change.state === 'draft' && (
+                  <Button
+                    size="sm"
+                    disabled={change.lines.some((line) => line.unitPrice === null)}
+                    onClick={() => setOpen({ form: 'send', change })}
+                  >
                     Send for approval<Hidden>: {change.title}</Hidden>
                   </Button>
                 )}
@@ -108,6 +132,9 @@ export function Changes({ view }: { view: ChangesView }) {
               <p className={`mt-2 mb-1 ${change.state === 'approved' ? 'good' : 'bad'}`}>{change.answered}</p>
             )}
             {change.why && <p className="soft mt-2 mb-1">{change.why}</p>}
+            {change.state === 'draft' && change.lines.some((line) => line.unitPrice === null) && (
+              <Notice bad>Not priced yet: give every line its price, then it can be sent.</Notice>
+            )}
             <div className="main-and-aside">
               <ChangesTable change={change} />
               <Effect change={change} today={view.today} />
@@ -122,6 +149,7 @@ export function Changes({ view }: { view: ChangesView }) {
 
 /** A new change, beside the list. */
 function ChangesPanel({ open, close, view }: { open: Open | undefined; close: () => void; view: ChangesView }) {
+  const money = useMoney();
   return (
     <SidePanel
       title={open?.form === 'send' ? 'Send for approval' : open?.form === 'edit' ? 'Change it' : 'A change'}
@@ -147,7 +175,7 @@ function ChangesPanel({ open, close, view }: { open: Open | undefined; close: ()
           })}
         >
           <p className="mb-0">
-            {open.change.title}: {formatMoney(open.change.price.total)}. {effectWords(open.change, view.today)}
+            {open.change.title}: {money(open.change.price.total)}. {effectWords(open.change, view.today)}
           </p>
           <SendFields />
         </CommandForm>
@@ -156,8 +184,11 @@ function ChangesPanel({ open, close, view }: { open: Open | undefined; close: ()
   );
 }
 
-/** The lines of a change with their prices. */
+/** The lines of a change with their prices; the rooms stand over their lines where there are several. */
 function ChangesTable({ change }: { change: ChangeView }) {
+  const money = useMoney();
+  const percent = (fraction: number): string => `${Number((fraction * 100).toPrecision(10))} %`;
+  const several = new Set(change.lines.map((line) => line.area)).size > 1;
   return (
     <table className="table-lines price-lines">
       <thead>
@@ -175,43 +206,50 @@ function ChangesTable({ change }: { change: ChangeView }) {
         </tr>
       </thead>
       <tbody>
-        {change.lines.map((line, index) => (
-          <tr key={index}>
+        {change.lines.map((line) => (
+          <tr key={line.id}>
             <td>
+              {several && <span className="fw-bold">{line.areaName}: </span>}
               {line.verb} {line.subject}
+              {line.trade && line.halfDays > 0 && (
+                <div className="small-text soft">
+                  {TRADES[line.trade].toLowerCase()}, {daysOf(line.halfDays)}
+                  {line.after ? `, after ${phaseFacts(line.after).label}` : ''}
+                </div>
+              )}
             </td>
             <td className="text-end" data-label="Quantity">
               <span className="mono">{line.quantity}</span> {line.unit}
             </td>
             <td className="text-end mono" data-label="One">
-              {formatMoney(line.unitPrice)}
+              {line.unitPrice === null ? <span className="soon small-text">no price</span> : money(line.unitPrice)}
             </td>
             <td className="text-end mono" data-label="All">
-              {formatMoney(priceLines([line], 0, 0).net)}
+              {line.net === null ? '' : money(line.net)}
             </td>
           </tr>
         ))}
         {change.price.markup !== 0 && (
           <tr>
             <td colSpan={3} className="soft">
-              overhead and profit, {Number((change.markup * 100).toPrecision(10))} %
+              overhead and profit, {percent(change.markup)}
             </td>
-            <td className="text-end mono">{formatMoney(change.price.markup)}</td>
+            <td className="text-end mono">{money(change.price.markup)}</td>
           </tr>
         )}
         {change.price.tax !== 0 && (
           <tr>
             <td colSpan={3} className="soft">
-              tax, {Number((change.taxRate * 100).toPrecision(10))} %
+              tax, {percent(change.taxRate)}
             </td>
-            <td className="text-end mono">{formatMoney(change.price.tax)}</td>
+            <td className="text-end mono">{money(change.price.tax)}</td>
           </tr>
         )}
         <tr>
           <td colSpan={3} className="fw-bold">
             in all
           </td>
-          <td className="text-end mono fw-bold">{formatMoney(change.price.total)}</td>
+          <td className="text-end mono fw-bold">{money(change.price.total)}</td>
         </tr>
       </tbody>
     </table>
@@ -229,165 +267,7 @@ function Effect({ change, today }: { change: ChangeView; today: string }) {
             ? ' As the client was told.'
             : ''}
       </p>
-      {change.work && (
-        <p>
-          Work: {TRADES[change.work.trade].toLowerCase()}, {daysOf(change.work.halfDays)}
-          {change.work.after ? `, after ${phaseFacts(change.work.after).label}` : ''}.
-        </p>
-      )}
-      {change.drops.length > 0 && <p>Falls away: {change.drops.map((phase) => phaseFacts(phase).label).join(', ')}.</p>}
+      {change.drops.length > 0 && <p>Falls away: {change.drops.map((drop) => drop.text).join('; ')}.</p>}
     </div>
-  );
-}
-
-const blankLine = () => ({
-  verb: '',
-  subject: '',
-  quantity: 1,
-  unit: 'pieces',
-  unitPrice: undefined as unknown as number,
-});
-
-function NewChange({ view, onDone }: { view: ChangesView; onDone: () => void }) {
-  const [area, setArea] = useState(view.areas[0]?.id ?? '');
-  return (
-    <>
-      <Form.Group controlId="change-area" className="mb-3">
-        <Form.Label className="mb-1">Where</Form.Label>
-        <Form.Select value={area} onChange={(event) => setArea(event.target.value)}>
-          {view.areas.map((entry) => (
-            <option key={entry.id} value={entry.id}>
-              {entry.name}
-            </option>
-          ))}
-        </Form.Select>
-      </Form.Group>
-      <CommandForm
-        key={area}
-        kind={addChange}
-        submit="Save as a draft"
-        onDone={onDone}
-        start={() => ({
-          id: newId(),
-          job: view.job.id,
-          area,
-          kind: 'addition' as const,
-          title: '',
-          why: '',
-          lines: [blankLine()],
-          markup: 0.15,
-          taxRate: 0,
-          drops: [],
-          omits: [],
-        })}
-      >
-        <ChangeFields area={view.areas.find((entry) => entry.id === area)} />
-      </CommandForm>
-    </>
-  );
-}
-
-function EditChange({ view, change, onDone }: { view: ChangesView; change: ChangeView; onDone: () => void }) {
-  const { id, version, kind, title, why, lines, markup, taxRate, work, drops, omits } = change;
-  return (
-    <CommandForm
-      kind={editChange}
-      submit="Save"
-      onDone={onDone}
-      start={() => ({ id, version, kind, title, why, lines, markup, taxRate, drops, omits, ...(work ? { work } : {}) })}
-    >
-      <ChangeFields area={view.areas.find((area) => area.id === change.areaId)} />
-    </CommandForm>
-  );
-}
-
-function ChangeFields({ area }: { area: ChangesView['areas'][number] | undefined }) {
-  const { control, setValue } = useFormContext();
-  const { fields, append, remove } = useFieldArray({ control, name: 'lines', keyName: 'row' });
-  const kind = useWatch({ name: 'kind' }) as string;
-  const work = useWatch({ name: 'work' }) as object | undefined;
-  return (
-    <>
-      <SelectField
-        name="kind"
-        label="It is"
-        options={[
-          ['addition', 'an addition'],
-          ['omission', 'an omission'],
-        ]}
-      />
-      <TextField name="title" label="What changes" hint="like “two more sockets” or “the rear windows stay”" />
-      <TextField name="why" label="Why" />
-      {fields.map((field, index) => (
-        <fieldset key={field.row} className="option-fields">
-          <legend className="form-label fs-6 mb-1 fw-bold">Line {index + 1}</legend>
-          <div className="form-pair">
-            <TextField name={`lines.${index}.verb`} label="What happens" />
-            <TextField name={`lines.${index}.subject`} label="to what" />
-          </div>
-          <div className="form-pair">
-            <TextField
-              name={`lines.${index}.quantity`}
-              label="How many"
-              type="number"
-              {...(kind === 'omission' ? { hint: 'with a minus' } : {})}
-            />
-            <TextField name={`lines.${index}.unit`} label="Unit" />
-            <MoneyField name={`lines.${index}.unitPrice`} label="Price of one" />
-          </div>
-          {fields.length > 1 && <LinkButton onClick={() => remove(index)}>Take line {index + 1} away</LinkButton>}
-        </fieldset>
-      ))}
-      <div>
-        <Button size="sm" variant="outline-secondary" onClick={() => append(blankLine())}>
-          One more line
-        </Button>
-      </div>
-      <div className="form-pair">
-        <PercentField name="markup" label="Overhead and profit, %" />
-        <PercentField name="taxRate" label="Tax, %" />
-      </div>
-      <Form.Check
-        id="change-work"
-        label="It adds work to the plan"
-        checked={work !== undefined}
-        onChange={(event) =>
-          setValue(
-            'work',
-            event.target.checked
-              ? { trade: 'carpentry', halfDays: 2, ...(area?.phases[0] ? { after: area.phases[0].phase } : {}) }
-              : undefined,
-          )
-        }
-      />
-      {work !== undefined && (
-        <>
-          <div className="form-pair">
-            <SelectField name="work.trade" label="Whose work" options={TRADE_OPTIONS} />
-            <TextField name="work.halfDays" label="Half-days" type="number" />
-          </div>
-          <SelectField
-            name="work.after"
-            label="After"
-            none="at any time"
-            options={(area?.phases ?? []).map((step) => [step.phase, step.label])}
-          />
-        </>
-      )}
-      {kind === 'omission' && area && area.phases.length > 0 && (
-        <TicksField
-          name="drops"
-          label="Steps that fall away"
-          options={area.phases.map((step) => [step.phase, step.label])}
-        />
-      )}
-      {kind === 'omission' && area && area.lines.length > 0 && (
-        <TicksField
-          name="omits"
-          label="Lines that are then not included"
-          options={area.lines.map((line) => [line.id, line.text])}
-        />
-      )}
-    </>
   );
 }

@@ -8,7 +8,6 @@ import type { Cut } from '@/core/quantities/cut-list';
 import { packWord } from '@/core/scope/materials';
 import { TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
-import { formatMoney } from '@/core/units/money';
 import { CutSticks } from '../bench/results';
 import { JobTabs } from '../shell/job-tabs';
 import { StateIcon } from '../kit/state-icon';
@@ -21,9 +20,11 @@ import { Hidden } from '../kit/hidden';
 import { Block, BlockHead, Empty, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
+import { useMoney } from '../kit/money';
 
 /** What the whole job needs, in packs and money, by trade or by delivery; and the results it comes from. */
 export function Materials({ view }: { view: MaterialsView }) {
+  const money = useMoney();
   const [by, setBy] = useState<'trade' | 'delivery'>('trade');
   const remove = useRemove();
   const groups = [
@@ -49,7 +50,7 @@ export function Materials({ view }: { view: MaterialsView }) {
             {view.lines.length} lines
             {view.lines.length > 0 && (
               <>
-                , {formatMoney(view.total)}
+                , {money(view.total)}
                 {view.unpriced > 0 ? `, ${view.unpriced} without a price` : ''}
               </>
             )}
@@ -184,6 +185,7 @@ function MaterialsTable({
   groups: [string, MaterialLine[]][];
   view: MaterialsView;
 }) {
+  const money = useMoney();
   return (
     <table className="table-lines">
       <thead>
@@ -218,10 +220,10 @@ function MaterialsTable({
                 <span className="mono">{line.quantity}</span> {packWord(line.quantity, line.unit)}
               </td>
               <td className="text-end mono" data-label="One">
-                {line.unitPrice === null ? '' : formatMoney(line.unitPrice)}
+                {line.unitPrice === null ? '' : money(line.unitPrice)}
               </td>
               <td className="text-end mono" data-label="All">
-                {line.price === null ? <span className="soon small-text">no price</span> : formatMoney(line.price)}
+                {line.price === null ? <span className="soon small-text">no price</span> : money(line.price)}
               </td>
               <td data-label="From">{line.supplier}</td>
               <td className="small-text" data-label="Needed, where">

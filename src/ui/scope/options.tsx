@@ -6,7 +6,6 @@ import { addOptions, changeOptions, chooseOption, unchooseOption } from '@/contr
 import type { OptionSetView, OptionsView, OptionView } from '@/contract/views/scope';
 import { workFacts, worksFor } from '@/core/sequence/works';
 import { formatDay } from '@/core/units/day';
-import { formatMoney } from '@/core/units/money';
 import { JobTabs } from '../shell/job-tabs';
 import { LinesField } from '../kit/lines-field';
 import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
@@ -22,6 +21,7 @@ import { Block, Empty, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
+import { useMoney } from '../kit/money';
 
 type Open =
   { form: 'new' } | { form: 'change'; set: OptionSetView } | { form: 'choose'; set: OptionSetView; option: OptionView };
@@ -215,6 +215,7 @@ function SideBySide({
   today: string;
   onChoose: (option: OptionView) => void;
 }) {
+  const money = useMoney();
   const least = (value: (option: OptionView) => number | null): number =>
     Math.min(...set.options.map((option) => value(option) ?? Infinity));
   const best = (option: OptionView, value: (option: OptionView) => number | null, word = 'least'): React.ReactNode =>
@@ -226,7 +227,7 @@ function SideBySide({
       'Costs',
       (option) => (
         <>
-          <span className="mono">{formatMoney(option.cost)}</span>
+          <span className="mono">{money(option.cost)}</span>
           {best(option, (entry) => entry.cost)}
         </>
       ),
@@ -237,7 +238,7 @@ function SideBySide({
         <>
           {option.upkeepPerYear > 0 ? (
             <>
-              <span className="mono">{formatMoney(option.upkeepPerYear)}</span> a year
+              <span className="mono">{money(option.upkeepPerYear)}</span> a year
             </>
           ) : (
             'none'
@@ -251,7 +252,7 @@ function SideBySide({
       'Cost per year',
       (option) => (
         <>
-          <span className="mono">{formatMoney(option.costPerYear)}</span>
+          <span className="mono">{money(option.costPerYear)}</span>
           {best(option, (entry) => entry.costPerYear)}
         </>
       ),

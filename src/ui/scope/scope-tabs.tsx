@@ -14,8 +14,10 @@ export function ScopeTabs({ job, counts }: { job: string; counts?: ScopeCounts }
         { path: routes.options(job), label: 'Options', waiting: counts?.options ?? 0 },
         { path: routes.levels(job), label: 'Levels' },
         { path: routes.materials(job), label: 'Materials' },
+        { path: routes.prices(job), label: 'Prices' },
         { path: routes.changes(job), label: 'Changes', waiting: counts?.changes ?? 0 },
         { path: routes.statement(job), label: 'Statement' },
+        { path: routes.money(job), label: 'Money' },
       ]}
     />
   );

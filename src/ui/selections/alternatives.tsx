@@ -7,7 +7,6 @@ import { chooseAlternative, keepAlternatives } from '@/contract/commands/selecti
 import type { SelectionPageView } from '@/contract/views/selections';
 import { leadWords } from '@/core/selections/lead-words';
 import { formatDay } from '@/core/units/day';
-import { formatMoney } from '@/core/units/money';
 import { CommandForm, TextField } from '../kit/form';
 import { MoneyField } from '../kit/measure-fields';
 import { SidePanel } from '../kit/side-panel';
@@ -19,9 +18,11 @@ import type { SelectionView } from '@/contract/views/selections';
 import { Hidden } from '../kit/hidden';
 import { Block } from '../kit/page';
 import { LinkButton } from '../kit/link-button';
+import { useMoney } from '../kit/money';
 
 /** Choices side by side: what each costs, how long it takes, what it asks for later and how it looks. */
 export function Alternatives({ view }: { view: SelectionPageView }) {
+  const money = useMoney();
   const { item, today, alternatives } = view;
   // `change`, or the one to be chosen.
   const [open, setOpen] = useState<string>();
@@ -30,8 +31,8 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
     price === null
       ? 'price not asked'
       : item.quantity === null
-        ? `${formatMoney(price)} each`
-        : `${formatMoney(Math.round(price * item.quantity))} in all`;
+        ? `${money(price)} each`
+        : `${money(Math.round(price * item.quantity))} in all`;
   const rows: [string, (entry: (typeof alternatives)[number]) => React.ReactNode][] = [
     [
       'Price',
@@ -40,8 +41,8 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
           all(entry.unitPrice)
         ) : (
           <>
-            <span className="mono">{formatMoney(Math.round(entry.unitPrice * item.quantity))}</span>
-            <span className="small-text soft d-block">in all, {formatMoney(entry.unitPrice)} each</span>
+            <span className="mono">{money(Math.round(entry.unitPrice * item.quantity))}</span>
+            <span className="small-text soft d-block">in all, {money(entry.unitPrice)} each</span>
           </>
         ),
     ],

@@ -8,7 +8,6 @@ import type { SelectionPageView } from '@/contract/views/selections';
 import { leadWords } from '@/core/selections/lead-words';
 import { isComing, isHere, isOrdered, NEXT_STEPS, orderWords, stateWords } from '@/core/selections/states';
 import { formatDay, type Day } from '@/core/units/day';
-import { formatMoney } from '@/core/units/money';
 import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { StateIcon } from '../kit/state-icon';
@@ -25,6 +24,7 @@ import { History } from './history';
 import { Block, PageHead } from '../kit/page';
 import { Means } from '../kit/means';
 import { Line, Lines } from '../kit/lines';
+import { useMoney } from '../kit/money';
 
 type Open = 'change' | 'order' | 'step' | 'check' | 'say' | 'expect';
 const TITLES: Record<Open, string> = {
@@ -216,6 +216,7 @@ function NextSteps({ view, onOpen }: { view: SelectionPageView; onOpen: (open: O
 }
 
 function Facts({ view }: { view: SelectionPageView }) {
+  const money = useMoney();
   const { item, today } = view;
   const day = (value: Day | null): string => (value ? formatDay(value, today) : '');
   const lines: [string, React.ReactNode][] = [
@@ -245,8 +246,8 @@ function Facts({ view }: { view: SelectionPageView }) {
       'Price',
       item.unitPrice === null
         ? ''
-        : `${formatMoney(item.unitPrice)} ` +
-          `each${item.quantity === null ? '' : `, ${formatMoney(Math.round(item.unitPrice * item.quantity))} in all`}`,
+        : `${money(item.unitPrice)} ` +
+          `each${item.quantity === null ? '' : `, ${money(Math.round(item.unitPrice * item.quantity))} in all`}`,
     ],
     [
       'From whom',

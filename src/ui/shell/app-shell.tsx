@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, type ReactNode } from 'react';
 import type { ShellView } from '@/contract/views/job';
+import { MoneyIn } from '../kit/money';
 import { HouseMark } from '../kit/house-mark';
 import { ToastProvider } from '../kit/toast';
 import { Live } from '../offline/live';
@@ -24,28 +25,30 @@ export function AppShell({ view, children }: { view: ShellView; children: ReactN
   useEffect(prepareOffline, []);
   return (
     <Demo value={view.demo}>
-      <ToastProvider>
-        <Live seq={view.seq} />
-        <a className="skip" href="#main">
-          To the content
-        </a>
-        <header className="top-line">
-          <Link href={routes.today()} className="house-mark" aria-label="Aftermist, today over all jobs">
-            <HouseMark />
-            <span aria-hidden="true">Aftermist</span>
-          </Link>
-          <JobSwitcher jobs={view.jobs} current={job} />
-          <div className="push d-flex align-items-center gap-3">
-            <Find jobs={view.jobs} />
-            <Unsent />
-            <PersonMenu view={view} />
-          </div>
-        </header>
-        <main id="main" className="with-thumbs">
-          {children}
-        </main>
-        <BottomNav job={job} />
-      </ToastProvider>
+      <MoneyIn currency={view.currency}>
+        <ToastProvider>
+          <Live seq={view.seq} />
+          <a className="skip" href="#main">
+            To the content
+          </a>
+          <header className="top-line">
+            <Link href={routes.today()} className="house-mark" aria-label="Aftermist, today over all jobs">
+              <HouseMark />
+              <span aria-hidden="true">Aftermist</span>
+            </Link>
+            <JobSwitcher jobs={view.jobs} current={job} />
+            <div className="push d-flex align-items-center gap-3">
+              <Find jobs={view.jobs} />
+              <Unsent />
+              <PersonMenu view={view} />
+            </div>
+          </header>
+          <main id="main" className="with-thumbs">
+            {children}
+          </main>
+          <BottomNav job={job} />
+        </ToastProvider>
+      </MoneyIn>
     </Demo>
   );
 }

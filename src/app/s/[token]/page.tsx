@@ -3,6 +3,7 @@ import { installation } from '@/server/open-installation';
 import { countOpening, openLink, sharedView } from '@/server/public/shared';
 import { ClosedLink } from '@/ui/public/closed-link';
 import { ClientPage } from '@/ui/public/client-page';
+import { MoneyIn } from '@/ui/kit/money';
 import { CrewPage } from '@/ui/public/crew-page';
 
 export const dynamic = 'force-dynamic';
@@ -16,5 +17,11 @@ export default async function SharedPage({ params }: { params: Promise<{ token: 
   const read = installation();
   const view = read.db.transaction(() => sharedView(read, link))();
   after(() => countOpening(read, link));
-  return view.audience === 'client' ? <ClientPage view={view} token={token} /> : <CrewPage view={view} token={token} />;
+  return view.audience === 'client' ? (
+    <MoneyIn currency={view.currency}>
+      <ClientPage view={view} token={token} />
+    </MoneyIn>
+  ) : (
+    <CrewPage view={view} token={token} />
+  );
 }

@@ -1,0 +1,96 @@
+import type { Input, Payload } from '@/contract/commands';
+import type { Trade } from '@/core/sequence/trades';
+
+/** The money of the demo firm: all sums are in hundredths, all are invented. */
+
+export const MONEY: Input<'firm.set-money'> = { currency: 'EUR', markup: 0.15, taxRate: 0.2, taxShown: 'within' };
+
+/** What an hour of a trade costs the firm. */
+export const HOURS: readonly (readonly [Trade, number])[] = [
+  ['tear-out', 3400],
+  ['carpentry', 4600],
+  ['structure', 5200],
+  ['plumbing', 5600],
+  ['wiring', 5400],
+  ['board', 4200],
+  ['plaster', 4400],
+  ['paint', 3800],
+  ['cabinets', 4800],
+  ['tile', 4600],
+  ['finish', 4700],
+  ['roofing', 4900],
+  ['glass', 5000],
+  ['ground', 4500],
+];
+
+type Pricing = Omit<Input<'scope.price'>['lines'][number], 'id' | 'version'>;
+type Step = Omit<Payload<'payments.set'>['steps'][number], 'id'>;
+type Spent = Omit<Input<'spending.add'>, 'id' | 'job' | 'area' | 'day' | 'selection'> & { area?: string; day: number };
+
+export interface DemoMoney {
+  pricesShown: 'line' | 'area' | 'total';
+  /** By the number of the line of scope, from 0. */
+  lines: Record<number, Pricing>;
+  payments: (Omit<Step, 'due'> & {
+    due: Omit<Step['due'], 'area'> & { area?: string };
+  })[];
+  received: { day: number; amount: number; note: string }[];
+  spending: Spent[];
+}
+
+const percent = (
+  text: string,
+  part: number,
+  due: DemoMoney['payments'][number]['due'],
+): DemoMoney['payments'][number] => ({
+  text,
+  share: { kind: 'percent', percent: part },
+  due,
+});
+
+export const JOB_MONEY: Record<string, DemoMoney> = {
+  signal: {
+    pricesShown: 'area',
+    lines: {
+      0: { way: 'sum', unitPrice: 612_000 },
+      1: { way: 'parts', unitPrice: 64_000, hours: 3.5 },
+      2: { way: 'parts', hours: 6 },
+      3: { way: 'unit', unitPrice: 8200 },
+      5: { way: 'within' },
+      7: { way: 'parts', unitPrice: 3150, hours: 0.32 },
+      8: { way: 'unit', unitPrice: 74_000 },
+      9: { way: 'unit', unitPrice: 9600 },
+    },
+    payments: [
+      percent('Deposit', 20, { kind: 'agreed' }),
+      percent('At the start', 25, { kind: 'begun' }),
+      percent('Walls closed', 30, { kind: 'step', area: 'kitchen', phase: 'board' }),
+      { text: 'At the end', share: { kind: 'rest' }, due: { kind: 'finished' } },
+    ],
+    received: [],
+    spending: [
+      { day: -9, kind: 'work', text: 'Props and beam, first bill of the masons', amount: 214_000, area: 'kitchen' },
+      { day: -5, kind: 'other', text: 'Scaffold, first month', amount: 138_000, area: 'sea' },
+      { day: -2, kind: 'material', text: 'Battens and membrane for the sea face', amount: 96_500, area: 'sea' },
+    ],
+  },
+  tannery: {
+    pricesShown: 'line',
+    lines: {
+      0: { way: 'parts', unitPrice: 2400, hours: 0.55 },
+      1: { way: 'parts', unitPrice: 950, hours: 0.9 },
+      2: { way: 'within' },
+      3: { way: 'sum', unitPrice: 72_000 },
+    },
+    payments: [
+      percent('Deposit', 30, { kind: 'agreed' }),
+      percent('Boards up', 40, { kind: 'step', area: 'shop', phase: 'board' }),
+      { text: 'At the end', share: { kind: 'rest' }, due: { kind: 'finished' } },
+    ],
+    received: [{ day: -26, amount: 250_000, note: 'deposit, by transfer' }],
+    spending: [
+      { day: -14, kind: 'material', text: 'Boards and insulation for the shop', amount: 228_000, area: 'shop' },
+      { day: -6, kind: 'work', text: 'Bill of the board crew', amount: 196_000, area: 'shop' },
+    ],
+  },
+};

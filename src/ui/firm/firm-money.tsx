@@ -1,0 +1,114 @@
+'use client';
+import { setHourRate, setMoney } from '@/contract/commands/money';
+import type { Role } from '@/contract/command';
+import type { FirmView } from '@/contract/views/firm';
+import { TAX_SHOWN, type TaxShown } from '@/core/money/price';
+import { TRADES } from '@/core/sequence/trades';
+import { CURRENCY_CODES } from '@/core/units/money';
+import { CommandForm, SelectField } from '../kit/form';
+import { Hidden } from '../kit/hidden';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
+import { MoneyField, PercentField } from '../kit/measure-fields';
+import { Sum } from '../kit/money';
+import { Block } from '../kit/page';
+import { TRADE_OPTIONS } from '../scope/line-fields';
+
+const percent = (fraction: number): string => `${Number((fraction * 100).toPrecision(6))} %`;
+const currencyName = (code: string): string => new Intl.DisplayNames('en', { type: 'currency' }).of(code) ?? code;
+
+/** In which money the firm counts, what it adds, and what an hour costs it. */
+export function FirmMoney({
+  view: { money, hours },
+  role,
+  onOpen,
+}: {
+  view: FirmView;
+  role: Role;
+  onOpen: (what: 'money' | 'hour') => void;
+}) {
+  return (
+    <div className="columns mt-4">
+      <Block
+        heading="Money"
+        beside={
+          role === 'contractor' && (
+            <LinkButton className="push" onClick={() => onOpen('money')}>
+              Change<Hidden> the firm’s money</Hidden>
+            </LinkButton>
+          )
+        }
+      >
+        <Lines>
+          <Line>
+            {money.currency === '' ? (
+              <span className="soon">No currency chosen: sums stand without a sign.</span>
+            ) : (
+              `${currencyName(money.currency)}, ${money.currency}`
+            )}
+          </Line>
+          <Line>
+            Overhead and profit {percent(money.markup)}, tax {percent(money.taxRate)}
+          </Line>
+          <Line>Clients read prices {TAX_SHOWN[money.taxShown]}</Line>
+        </Lines>
+      </Block>
+      <Block
+        heading="What an hour costs"
+        beside={
+          <LinkButton className="push" onClick={() => onOpen('hour')}>
+            Set a rate
+          </LinkButton>
+        }
+      >
+        {hours.length === 0 && (
+          <p className="soft mt-2">
+            Nobody has said. Work is priced by its hours at the rate of its trade, before overhead and tax.
+          </p>
+        )}
+        <Lines>
+          {hours.map(({ trade, perHour }) => (
+            <Line key={trade} beside={<Sum of={perHour} />}>
+              {TRADES[trade]}
+            </Line>
+          ))}
+        </Lines>
+      </Block>
+    </div>
+  );
+}
+
+export const MoneyForm = ({ view, onDone }: { view: FirmView; onDone: () => void }) => (
+  <CommandForm kind={setMoney} submit="Save" onDone={onDone} start={() => ({ ...view.money })}>
+    <SelectField
+      name="currency"
+      label="Currency"
+      none="choose"
+      options={CURRENCY_CODES.map((code) => [code, `${currencyName(code)} (${code})`] as const).sort(([, a], [, b]) =>
+        a < b ? -1 : 1,
+      )}
+    />
+    <PercentField name="markup" label="Overhead and profit, %" hint="On top of what work and goods cost the firm." />
+    <PercentField name="taxRate" label="Tax, %" hint="On both. Whether it applies is the tax office’s to say." />
+    <SelectField
+      name="taxShown"
+      label="Clients read prices"
+      options={(Object.keys(TAX_SHOWN) as TaxShown[]).map((key) => [key, TAX_SHOWN[key]])}
+    />
+  </CommandForm>
+);
+
+export const HourForm = ({ view, onDone }: { view: FirmView; onDone: () => void }) => (
+  <CommandForm
+    kind={setHourRate}
+    submit="Save"
+    onDone={onDone}
+    start={() => ({
+      trade: TRADE_OPTIONS.find(([trade]) => !view.hours.some((rate) => rate.trade === trade))?.[0] ?? 'carpentry',
+      perHour: null,
+    })}
+  >
+    <SelectField name="trade" label="Trade" options={TRADE_OPTIONS} />
+    <MoneyField name="perHour" label="An hour costs us" hint="Before overhead and tax; left empty, the rate goes." />
+  </CommandForm>
+);
