@@ -226,12 +226,12 @@ describe('a first visit', () => {
 
     // A change: priced by lines, its days from the plan, approved by the client, then part of the scope.
     await page.goto(`${on.server.url}${job}/scope/changes`);
-    await press(page, 'A change');
+    await press(page, 'New change');
     await choose(
       page,
-      '#change-area',
+      'lines.0.area',
       await page.$$eval(
-        '#change-area option',
+        '[name="lines.0.area"] option',
         (options) => options.find((option) => option.textContent === 'Workshop')?.value ?? '',
       ),
     );
@@ -240,14 +240,18 @@ describe('a first visit', () => {
       'lines.0.verb': 'build',
       'lines.0.subject': 'a hatch with a folding ladder',
     });
+    await fillIn(page, '[name="lines.0.halfDays"]', '8');
     await press(page, 'Save as a draft');
-    await seesText(page, 'The price of one is missing.');
+    await seesText(page, 'Work that takes days is somebody’s: choose the trade.');
+    await choose(page, 'lines.0.trade', 'carpentry');
+    await choose(page, 'lines.0.after', 'trim');
+    await press(page, 'Save as a draft');
+    await seesText(page, 'Not priced yet: give every line its price, then it can be sent.');
+    await press(page, 'Change a loft hatch and ladder');
     await fillIn(page, '[name="lines.0.unitPrice"]', '480');
-    await tick(page, 'change-work');
-    await fillIn(page, '[name="work.halfDays"]', '8');
-    await choose(page, 'work.after', 'trim');
-    await press(page, 'Save as a draft');
-    await seesText(page, '552.00');
+    await seesText(page, 'The client pays €662.40, everything included.');
+    await press(page, 'Save');
+    await seesText(page, '€662.40');
     await seesText(page, 'later');
     await press(page, 'Send for approval: a loft hatch and ladder');
     await press(page, 'Send');
@@ -261,7 +265,8 @@ describe('a first visit', () => {
     await seesText(page, 'build a hatch with a folding ladder');
     await expect
       .poll(
-        async () => (await planOf()).tasks.some((task) => workSaid(task) === 'Workshop · a loft hatch and ladder'),
+        async () =>
+          (await planOf()).tasks.some((task) => workSaid(task) === 'Workshop · build a hatch with a folding ladder'),
         {
           timeout: 15_000,
         },

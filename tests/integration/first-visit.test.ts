@@ -1,3 +1,4 @@
+import { sendToClient } from '../support/client';
 import { readFirm, readJob } from '@/server/reading/reading';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
@@ -70,26 +71,6 @@ const calculationOf = (
     problem: row?.problem ?? null,
   };
 };
-const send = (
-  installation: Installation,
-  type: 'statement.send' | 'change.send',
-  id: string,
-  version: number,
-): Actor => {
-  const linkId = newId();
-  must(installation, type, {
-    id,
-    version,
-    updateId: newId(),
-    messageId: newId(),
-    linkId,
-    name: 'Hesper',
-    address: 'hesper@cowsliplane.example',
-    expiresOn: '2027-12-01',
-  });
-  return { kind: 'link', id: linkId, audience: 'client', job: dairy, sub: null };
-};
-
 describe('what follows the drawing', () => {
   it('is computed again when the room changes, with the line of scope that is measured by it', () => {
     const installation = demoHouse();
@@ -407,7 +388,7 @@ describe('a change', () => {
     const asked = change('workshop');
     must(installation, 'change.add', asked);
     const before = finishIf(readFirm(installation), dairy).job;
-    const client = send(installation, 'change.send', asked.id, 1);
+    const client = sendToClient(installation, dairy, 'change.send', asked.id, 1);
     const told = queryOne<{ finish_before: string; finish_after: string }>(
       installation.db,
       'SELECT finish_before, finish_after FROM change_order WHERE id = @id',
@@ -461,7 +442,7 @@ describe('a change', () => {
       ...asked,
       lines: asked.lines.map((each) => ({ ...each, quantity: -each.quantity })),
     });
-    const client = send(installation, 'change.send', asked.id, 1);
+    const client = sendToClient(installation, dairy, 'change.send', asked.id, 1);
     must(installation, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Hesper' }, client);
     expect(queryOne(installation.db, 'SELECT stance FROM scope_item WHERE id = @id', { id: line?.id ?? '' })).toEqual({
       stance: 'out',
@@ -483,7 +464,7 @@ describe('a statement', () => {
     expect(refused(installation, 'statement.agree', { id: first, name: 'Hesper' }, unsent)).toMatchObject({
       code: 'not-sent',
     });
-    const client = send(installation, 'statement.send', first, 1);
+    const client = sendToClient(installation, dairy, 'statement.send', first, 1);
     const seen = (): ReturnType<typeof sharedView> => {
       const link = openLink(installation, tokenOf(installation, client.kind === 'link' ? client.id : ''));
       if (!link) throw new Error('the link is closed');

@@ -34,7 +34,7 @@ export const setHourRate = command(
   }).noUnknown(),
 );
 
-export const PRICES_SHOWN = ['line', 'area', 'total'] as const;
+const PRICES_SHOWN = ['line', 'area', 'total'] as const;
 export type PricesShown = (typeof PRICES_SHOWN)[number];
 
 /** How the prices of one job are made and shown; what is left out is the firm's. */

@@ -39,6 +39,8 @@ export interface AssumptionView {
   settled: string | null;
   /** The walk on which it was settled. */
   walk: string | null;
+  /** The number of the change that pays for what followed; null where none does. */
+  change: number | null;
   /** The step that will show it and when that is planned. */
   shownBy: string;
   shownOn: Day | null;

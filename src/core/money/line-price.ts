@@ -1,3 +1,4 @@
+import type { Trade } from '../sequence/trades';
 import type { Currency } from '../units/money';
 import { roundMoney } from '../units/money';
 
@@ -28,11 +29,12 @@ export interface LineFacts {
   quantity: number | null;
   /** What the kept calculations and the selection of this line cost; null where one of them has no price. */
   bought: number | null;
+  trade: Trade | null;
   /** What an hour of its trade costs; null where nobody has said. */
   perHour: number | null;
 }
 
-export type MissingPrice = 'price' | 'quantity' | 'material' | 'rate';
+export type MissingPrice = 'price' | 'quantity' | 'material' | 'trade' | 'rate';
 
 /** What a line costs the firm; what is missing leaves its part out. Money in hundredths. */
 export interface LinePrice {
@@ -82,7 +84,7 @@ function fromParts({ unitPrice, hours }: LinePricing, facts: LineFacts, currency
     hours: allHours,
     missing: [
       ...(facts.bought === null ? (['material'] as const) : []),
-      ...(allHours > 0 && facts.perHour === null ? (['rate'] as const) : []),
+      ...(allHours > 0 && facts.perHour === null ? ([facts.trade === null ? 'trade' : 'rate'] as const) : []),
     ],
   };
 }

@@ -1,28 +1,8 @@
 import { answer } from '../problem';
-import { halfUp, sum } from '../units/rounding';
+import { lineNet, priceOf } from '../money/price';
+import { NO_CURRENCY } from '../units/money';
 import { amount, fraction, give, main, money, rowsOf } from './ask';
 import { calculator } from './calculator';
-
-export interface PriceLine {
-  /** Negative for what is left out. */
-  quantity: number;
-  /** Minor units. */
-  unitPrice: number;
-}
-
-/**
- * Prices lines: each rounded half up to the minor unit, markup on net, tax on net plus markup. Money in minor units.
- */
-export function priceLines(
-  lines: readonly PriceLine[],
-  markup: number,
-  taxRate: number,
-): { net: number; markup: number; tax: number; total: number } {
-  const net = sum(lines.map((line) => halfUp(line.quantity * line.unitPrice)));
-  const added = halfUp(net * markup);
-  const tax = halfUp((net + added) * taxRate);
-  return { net, markup: added, tax, total: net + added + tax };
-}
 
 export const priceChange = calculator({
   name: 'price-change',
@@ -53,5 +33,11 @@ export const priceChange = calculator({
     markup: 0.15,
     taxRate: 0.2,
   },
-  compute: ({ lines, markup, taxRate }) => answer(priceLines(lines, markup, taxRate)),
+  compute: ({ lines, markup, taxRate }) =>
+    answer(
+      priceOf(
+        lines.map((line) => lineNet(line, NO_CURRENCY)),
+        { markup, taxRate, currency: NO_CURRENCY },
+      ),
+    ),
 });

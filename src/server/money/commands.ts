@@ -1,6 +1,6 @@
 import type { InferType } from 'yup';
 import type { setPayments } from '@/contract/commands/money';
-import { paymentAmounts, type PaymentDue, type PaymentShare } from '@/core/money/payments';
+import { paymentAmounts, type PaymentShare } from '@/core/money/payments';
 import { currencyIn } from '../currency';
 import { execute, insert, orNull } from '../database/query';
 import { handlers, requireAreaOf, requireRow, requireStep, type CommandContext } from '../door/handler';
@@ -30,7 +30,7 @@ function needWhole(context: CommandContext, job: string, steps: readonly Step[])
 }
 
 const dueColumns = ({ kind, area, phase, day }: Step['due']) => ({
-  due: kind as PaymentDue['kind'],
+  due: kind,
   due_area: kind === 'step' ? orNull(area) : null,
   due_phase: kind === 'step' ? orNull(phase) : null,
   due_day: kind === 'day' ? orNull(day) : null,

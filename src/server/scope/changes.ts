@@ -26,7 +26,7 @@ import { draftFrom } from './draft-change';
 export type ChangeRow = Rows['change_order'];
 export type ChangeLineRow = Rows['change_line'];
 
-export const linesOfChange = (db: Connection, change: string): ChangeLineRow[] =>
+const linesOfChange = (db: Connection, change: string): ChangeLineRow[] =>
   queryAll<ChangeLineRow>(db, 'SELECT * FROM change_line WHERE change_order = @change ORDER BY position', { change });
 
 /** What a change comes to, by the markup and tax it was written with; what nobody has priced yet counts nothing. */

@@ -137,7 +137,9 @@ function allowanceDraft(context: CommandContext, row: Rows['finding']): ChangeDr
   const draft = draftOfAllowance({
     subject: row.subject,
     over: held.open,
-    words: `Chosen for ${formatMoney(held.chosen, currency)}, ${formatMoney(held.allowed, currency)} was allowed for, before overhead and tax`,
+    words:
+      `Chosen for ${formatMoney(held.chosen, currency)}, ${formatMoney(held.allowed, currency)} was allowed for, ` +
+      'before overhead and tax',
   });
   if (draft) return draft;
   const live = liveFrom(context, 'finding', row.id);

@@ -24,6 +24,7 @@ function lineEntry(job: JobReading, row: ScopeRow, bought: number | null): Estim
     {
       quantity: row.quantity,
       bought,
+      trade: row.trade,
       perHour: row.trade === null ? null : (hourRates(job.firm).get(row.trade) ?? null),
     },
     currencyOfFirm(job.firm),

@@ -176,7 +176,8 @@ function paymentViews(job: JobReading, total: number | null, agreedOn: Day | nul
       when: capital(dueWords(job, due)),
       on,
       amount: total !== null && amounts.ok ? (amounts.value[at] ?? 0) : null,
-      isDue: isDue(job, due, on),
+      // Before a price is agreed nobody owes any of it.
+      isDue: agreedOn !== null && isDue(job, due, on),
     };
   });
   const received = sum(paymentRows(job).map(({ amount }) => amount));

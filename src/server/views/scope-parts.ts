@@ -145,6 +145,11 @@ export const findingsOf = ofJob((job): FindingView[] => {
 /** What is believed, the open ones first and those that show themselves soonest before the others. */
 export const assumptionsOf = ofJob((job): AssumptionView[] => {
   const [names, people, plan, tasks] = [areaNames(job), personNames(job.firm), planOf(job), tasksOf(job)];
+  const changes = new Map(
+    changeRows(job).flatMap(({ assumption, number, state }) =>
+      assumption !== null && state !== 'declined' ? [[assumption, number] as const] : [],
+    ),
+  );
   return assumptionRows(job)
     .map((row): AssumptionView => {
       const task = tasks.get(taskId(row.area, row.phase));
@@ -166,6 +171,7 @@ export const assumptionsOf = ofJob((job): AssumptionView[] => {
           ? `${people.get(row.settled_by ?? '') ?? ''}, ${whenSeen(row.settled_at, job.firm)}`
           : null,
         walk: row.settled_walk,
+        change: changes.get(row.id) ?? null,
         shownBy: phaseFacts(row.phase).label,
         shownOn: plan && task && task.state !== 'done' ? dayOfSlot(plan.origin, task.start) : null,
       };

@@ -15,7 +15,7 @@ import { slotOf } from '@/core/units/slot';
 import { finishIf } from '../plan/what-if';
 import { jobHead } from './job-head';
 import { personNames } from '../reading/firm';
-import { areaNames, areasUpward, jobRow, levelRows, phasesOf, type AreaRow, type NamedPhase } from '../reading/job';
+import { areasUpward, jobRow, levelRows, phasesOf, type AreaRow, type NamedPhase } from '../reading/job';
 import { layoutOf, measuresIn } from '../reading/layouts';
 import type { JobReading } from '../reading/reading';
 import { optionRows } from '../reading/scope';

@@ -6,7 +6,7 @@ import { dueOf } from '@/core/selections/due';
 import { selectionDates, type Closure, type SelectionDates } from '@/core/selections/order-by';
 import type { Of } from '@/core/walks/observation';
 import { daysToCome, expectedOf, isGiven, PARTIES, requestLabel, type Requests } from '@/core/selections/requests';
-import { isOrdered, type Alternative } from '@/core/selections/states';
+import { type Alternative } from '@/core/selections/states';
 import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import { daysBetween, type Day } from '@/core/units/day';

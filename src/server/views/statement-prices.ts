@@ -94,7 +94,7 @@ export function dueWords(job: JobReading, due: PaymentDue): string {
     case 'day':
       return `on ${formatDay(due.day, job.firm.today)}`;
     case 'step':
-      return `when ${phaseFacts(due.phase).plain} in ${areaNames(job).get(due.area) ?? 'a room that is gone'} is done`;
+      return `after ${phaseFacts(due.phase).plain} in ${areaNames(job).get(due.area) ?? 'a room that is gone'}`;
   }
 }
 

@@ -78,8 +78,8 @@ export function MoneyBars({ view }: { view: MoneyView }) {
       <p className="small-text soft mb-0">
         {expectedProfit !== null && (
           <>
-            By this <span className={`mono ${expectedProfit < 0 ? 'bad' : 'good'}`}>{money(expectedProfit)}</span> is
-            left without the tax.{' '}
+            Expected to be left for the firm, without the tax:{' '}
+            <span className={`mono ${expectedProfit < 0 ? 'bad' : 'good'}`}>{money(expectedProfit)}</span>.{' '}
           </>
         )}
         Costs are before overhead and tax. The part of the work that is done ({Math.round(view.done * 100)} %) counts at

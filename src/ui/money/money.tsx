@@ -202,7 +202,7 @@ function Payments({ view, onOpen }: { view: MoneyView; onOpen: (open: MoneyOpen)
           <LinkButton onClick={() => onOpen({ form: 'payments' })}>
             {steps.length === 0 ? 'Set the steps' : 'Change the steps'}
           </LinkButton>
-          <LinkButton onClick={() => onOpen({ form: 'payment' })}>Paid…</LinkButton>
+          <LinkButton onClick={() => onOpen({ form: 'payment' })}>Add a payment</LinkButton>
         </span>
       }
     >

@@ -122,6 +122,7 @@ const MISSING: Record<MissingPrice, string> = {
   price: 'no price',
   quantity: 'no quantity',
   material: 'goods without a price',
+  trade: 'whose work it is',
   rate: 'no rate for an hour',
 };
 

@@ -1,5 +1,6 @@
 'use client';
 import { useState, type ReactNode } from 'react';
+import { draftChange } from '@/contract/commands/changes';
 import { reopenAssumption, settleAssumption } from '@/contract/commands/scope';
 import type { AssumptionView } from '@/contract/views/scope';
 import { TRADES } from '@/core/sequence/trades';
@@ -81,7 +82,24 @@ export function AssumptionLine({
         {assumption.state === 'wrong' && (
           <span className="bad">
             It was wrong{assumption.found ? `: ${assumption.found}` : ''}. {assumption.fallback} is added.{' '}
-            <span className="soft">{assumption.settled}</span>
+            <span className="soft">{assumption.settled}</span>{' '}
+            {assumption.change === null ? (
+              <LinkButton
+                className="no-print"
+                disabled={busy}
+                onClick={() =>
+                  void give(
+                    draftChange,
+                    { id: newId(), of: 'assumption', from: assumption.id },
+                    { text: 'A draft change holds it now, with its price and days: send it from Changes.' },
+                  )
+                }
+              >
+                Make it a change<Hidden>: {assumption.text}</Hidden>
+              </LinkButton>
+            ) : (
+              <span className="soft">Change {assumption.change} pays for it.</span>
+            )}
           </span>
         )}
       </div>

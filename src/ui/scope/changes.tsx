@@ -59,7 +59,7 @@ export function Changes({ view }: { view: ChangesView }) {
           </span>
           <span className="push no-print">
             <Button onClick={() => setOpen({ form: 'new' })} disabled={view.areas.length === 0}>
-              A change
+              New change
             </Button>
           </span>
         </PageHead>
@@ -152,7 +152,7 @@ function ChangesPanel({ open, close, view }: { open: Open | undefined; close: ()
   const money = useMoney();
   return (
     <SidePanel
-      title={open?.form === 'send' ? 'Send for approval' : open?.form === 'edit' ? 'Change it' : 'A change'}
+      title={open?.form === 'send' ? 'Send for approval' : open?.form === 'edit' ? 'Change it' : 'New change'}
       open={open !== undefined}
       onClose={close}
     >

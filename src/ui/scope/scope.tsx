@@ -23,6 +23,7 @@ import { Lists } from './lists';
 import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
 import { capital } from '@/core/words/letters';
+import { DamageFound } from './damage-found';
 import { FindingForm } from './finding-form';
 import { Registers } from './registers';
 import type { AssumptionView, FindingView } from '@/contract/views/scope';
@@ -288,6 +289,7 @@ function AreaScope({
           >
             <span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}
             {finding.gap && <div className="small-text soon">{finding.gap}</div>}
+            <DamageFound finding={finding} />
           </Line>
         ))}
         {area.assumptions.map((assumption) => (

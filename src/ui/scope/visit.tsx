@@ -21,6 +21,7 @@ import { AreaMaking, type Making } from './area-making';
 import { AssumptionForm } from './assumption-form';
 import { AssumptionLine } from './assumption-line';
 import { EverythingExcept } from './everything-except';
+import { DamageFound } from './damage-found';
 import { FINDING_ORDER, FindingForm } from './finding-form';
 import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
@@ -466,6 +467,7 @@ function Findings({
             </span>{' '}
             {finding.text} {finding.picture && <span className="soft small-text">· with a picture</span>}
             {finding.gap && <div className="small-text soon">{finding.gap}</div>}
+            <DamageFound finding={finding} />
           </Line>
         ))}
       </Lines>

@@ -7,6 +7,9 @@ import { fileObservation, unfileObservation, type FiledAs } from '@/contract/com
 import type { UnfiledView } from '@/contract/views/walk';
 import { partySaid } from '@/core/narration/fields-said';
 import { KIND_WORDS } from '@/core/walks/record-words';
+import { CommandForm, TextField } from '../kit/form';
+import { LinkButton } from '../kit/link-button';
+import { MoneyField } from '../kit/measure-fields';
 import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
@@ -17,7 +20,7 @@ import { Line, Lines } from '../kit/lines';
 const WORDS: Record<FiledAs, string> = {
   scope: 'scope',
   assumption: 'assumption',
-  change: 'change to be priced',
+  change: 'change',
   wait: 'wait',
   selection: 'selection',
   remark: 'remark',
@@ -41,10 +44,7 @@ export function Unfiled({ lines }: { lines: UnfiledView[] }) {
       fileObservation,
       { about: line.id, filedAs, target: newId(), ...(party ? { party } : {}) },
       {
-        text: `“${line.text}” is ${filedAs === 'remark' ? 'a remark' : `among the ${WORDS[filedAs]}s`}.`.replace(
-          'priceds',
-          'priced',
-        ),
+        text: `“${line.text}” is ${filedAs === 'remark' ? 'a remark' : `among the ${WORDS[filedAs]}s`}.`,
         back: 'It waits for its place again.',
       },
     );
@@ -86,6 +86,8 @@ export function Unfiled({ lines }: { lines: UnfiledView[] }) {
                 {(LIKELY[line.kind] ?? ['remark']).map((filedAs) =>
                   filedAs === 'wait' ? (
                     <WaitFor key={filedAs} line={line} onPlace={(party) => place(line, filedAs, party)} />
+                  ) : filedAs === 'change' ? (
+                    <ChangeOf key={filedAs} line={line} />
                   ) : (
                     <button key={filedAs} type="button" className="chip" onClick={() => place(line, filedAs)}>
                       {WORDS[filedAs]}
@@ -99,6 +101,33 @@ export function Unfiled({ lines }: { lines: UnfiledView[] }) {
         ))}
       </Lines>
     </Block>
+  );
+}
+
+/** A change in one step: with its price and its days, where somebody knows them. */
+function ChangeOf({ line }: { line: UnfiledView }) {
+  const [open, setOpen] = useState(false);
+  if (!open)
+    return (
+      <button type="button" className="chip" onClick={() => setOpen(true)}>
+        change
+        <Hidden>: {line.text}</Hidden>
+      </button>
+    );
+  return (
+    <CommandForm
+      kind={fileObservation}
+      about={line.text}
+      className="w-100"
+      submit="Make it a draft change"
+      start={() => ({ about: line.id, filedAs: 'change' as const, target: newId(), halfDays: 2 })}
+      beside={<LinkButton onClick={() => setOpen(false)}>Cancel</LinkButton>}
+    >
+      <div className="form-pair">
+        <MoneyField name="price" label="It costs (may stay open)" hint="before overhead and tax" />
+        <TextField name="halfDays" label="Half-days it takes" type="number" />
+      </div>
+    </CommandForm>
   );
 }
 
