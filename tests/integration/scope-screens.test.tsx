@@ -7,7 +7,7 @@ import { statementDiff } from '@/core/scope/statement';
 import type { Installation } from '@/server/installation';
 import { layoutView, levelsView } from '@/server/views/layout';
 import { benchView, keptCalculation, materialsView } from '@/server/views/quantities';
-import { changesView } from '@/server/views/changes';
+import { TASKS } from '@/server/threads/tasks';
 import { assumptionsView, optionsView, scopeView } from '@/server/views/scope';
 import { statementView } from '@/server/views/statement';
 import { roomView } from '@/server/views/room';
@@ -123,7 +123,7 @@ describe('assumptions, options, changes', () => {
   });
 
   it('price a change line by line and tell what it does to the finish', () => {
-    const page = read(<Changes view={changesView(readFirm(demoHouse()).job(demoId('tannery')), new Map())} />);
+    const page = read(<Changes view={TASKS.changes(demoHouse(), demoId('tannery'))} />);
     expect(page).toMatch(
       new RegExp(
         String.raw`fit double sockets, chased in wiring, half a day 2 pieces 112\.00 224\.00 ` +
