@@ -6,7 +6,7 @@ const SERVER = [
   ['clock', 'zone', 'currency', 'words', 'refusal', 'serving', 'environment', 'installation', 'tokens', 'database', 'outside'],
   ['reading'],
   ['door', 'files'],
-  ...['firm', 'news', 'schedule', 'sequence', 'sites', 'quantities', 'layout', 'selections', 'scope', 'money', 'walks'].map(
+  ...['firm', 'news', 'schedule', 'sequence', 'sites', 'quantities', 'layout', 'selections', 'scope', 'money', 'assemblies', 'walks'].map(
     (subject) => [subject],
   ),
   ['plan'],

@@ -1,3 +1,4 @@
+import * as assemblies from './assemblies';
 import * as changes from './changes';
 import * as completion from './completion';
 import * as firm from './firm';
@@ -34,6 +35,8 @@ export const COMMANDS = {
   'sub.away': firm.subAway,
   'sub.back': firm.subBack,
   'holiday.add': firm.addHoliday,
+  'assembly.set': assemblies.setAssemblyCommand,
+  'assembly.remove': assemblies.removeAssembly,
   'firm.set-money': money.setMoney,
   'rate.set-hour': money.setHourRate,
   'job.set-money': money.setJobMoney,

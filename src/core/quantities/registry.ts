@@ -30,10 +30,12 @@ import { courseLayout } from './course-layout';
 import { cutList } from './cut-list';
 import { fasteners } from './fasteners';
 import { formatLengthCalculator } from './format-length';
+import { lengthsOverArea } from './lengths-over-area';
 import { lift } from './lift';
 import { openingFrame } from './opening-frame';
 import { orderByCalculator } from './order-by';
 import { paintCans } from './paint-cans';
+import { pieces } from './pieces';
 import { parseLengthCalculator } from './parse-length';
 import { plankCladding } from './plank-cladding';
 import { priceChange } from './price-change';
@@ -42,6 +44,7 @@ import { remainingWorkCalculator } from './remaining-work';
 import { repointing } from './repointing';
 import { roof } from './roof';
 import { salvage } from './salvage';
+import { runningLengths } from './running-lengths';
 import { sheets } from './sheets';
 import { spaced } from './spaced';
 import { staggeredWall } from './staggered-wall';
@@ -66,6 +69,9 @@ export const CALCULATORS: readonly AnyCalculator[] = [
   paintCans,
   baseStrip,
   cutList,
+  runningLengths,
+  lengthsOverArea,
+  pieces,
   studWall,
   staggeredWall,
   openingFrame,

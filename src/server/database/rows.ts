@@ -32,6 +32,18 @@ export interface Rows {
     into_area: string;
     records: string;
   };
+  assembly: {
+    id: string;
+    job: JobId;
+    area: AreaId;
+    kind: string;
+    title: string;
+    answers: string;
+    fed: string;
+    cautions: string;
+    removed: 0 | 1;
+    version: number;
+  };
   assumption: {
     id: string;
     job: JobId;
@@ -94,6 +106,7 @@ export interface Rows {
     phase: Phase | null;
     removed: 0 | 1;
     version: number;
+    assembly: string | null;
   };
   calendar_event: {
     task: TaskId;
@@ -239,6 +252,7 @@ export interface Rows {
     change_order: string | null;
     state: 'open' | 'done' | 'dropped';
     version: number;
+    assembly: string | null;
   };
   feed: {
     id: string;
@@ -802,6 +816,7 @@ export interface Rows {
     price_way: 'unit' | 'sum' | 'parts' | 'within' | null;
     unit_price: number | null;
     hours: number | null;
+    assembly: string | null;
   };
   selection: {
     id: SelectionId;
@@ -1074,6 +1089,7 @@ export interface Defaults {
     | 'sleeping'
     | 'called';
   area_merged: never;
+  assembly: 'removed' | 'version';
   assumption: 'why' | 'fallback_price' | 'found' | 'settled_at' | 'settled_by' | 'settled_walk' | 'removed' | 'version';
   baseline: 'finish_day';
   beside: never;
@@ -1091,7 +1107,8 @@ export interface Defaults {
     | 'trade'
     | 'phase'
     | 'removed'
-    | 'version';
+    | 'version'
+    | 'assembly';
   calendar_event: 'sub';
   change_drop: never;
   change_line: 'unit_price' | 'trade' | 'half_days' | 'after_phase' | 'price_only';
@@ -1126,7 +1143,7 @@ export interface Defaults {
     | 'came_on'
     | 'version';
   dropped_draft: never;
-  extra_work: 'after_phase' | 'assumption' | 'change_order' | 'version';
+  extra_work: 'after_phase' | 'assumption' | 'change_order' | 'version' | 'assembly';
   feed: 'closed_at';
   filing: 'target' | 'person';
   finding:
@@ -1257,7 +1274,8 @@ export interface Defaults {
     | 'was'
     | 'price_way'
     | 'unit_price'
-    | 'hours';
+    | 'hours'
+    | 'assembly';
   selection:
     | 'choice'
     | 'code'

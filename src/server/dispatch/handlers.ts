@@ -1,4 +1,5 @@
 import type { CommandType } from '@/contract/commands';
+import { assemblyHandlers } from '../assemblies/commands';
 import { firmHandlers } from '../firm/commands';
 import { layoutHandlers } from '../layout/commands';
 import { moneyHandlers } from '../money/commands';
@@ -54,6 +55,7 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   assumptionHandlers,
   changeHandlers,
   moneyHandlers,
+  assemblyHandlers,
   scopeHandlers,
   optionHandlers,
   statementHandlers,

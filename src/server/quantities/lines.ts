@@ -20,3 +20,14 @@ export const measureLine = (db: Connection, id: string, quantity: number | null,
       WHERE id = @id AND quantity IS NOT @quantity`,
     { id, quantity, unit },
   );
+
+/** A kept result belongs to what was set with one sentence. */
+export const ofAssembly = (db: Connection, calculation: string, assembly: string): void =>
+  update(db, 'calculation', calculation, { assembly });
+
+export const dropGoodsOfAssembly = (db: Connection, assembly: string): void =>
+  void execute(
+    db,
+    'UPDATE calculation SET removed = 1, version = version + 1 WHERE assembly = @assembly AND removed = 0',
+    { assembly },
+  );

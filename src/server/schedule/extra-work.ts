@@ -18,3 +18,13 @@ export const dropExtraWorkOf = (db: Connection, assumption: string): void =>
       WHERE assumption = @assumption AND state = 'open'`,
     { assumption },
   );
+
+/** Steps that an assembly brought go with it, unless they were done already. */
+export const dropExtraWorkOfAssembly = (db: Connection, assembly: string): void =>
+  void execute(
+    db,
+    `UPDATE extra_work
+      SET state = 'dropped', version = version + 1
+      WHERE assembly = @assembly AND state = 'open'`,
+    { assembly },
+  );
