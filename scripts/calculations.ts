@@ -1,6 +1,9 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { assembliesDocument } from './assemblies-document';
 import { calculationsDocument } from './calculations-document';
 
-/** Writes docs/calculations.md from the calculators themselves: `npm run calculations`. */
-writeFileSync(join(import.meta.dirname, '..', 'docs', 'calculations.md'), calculationsDocument());
+/** Writes docs/calculations.md and docs/assemblies.md from what they are about: `npm run calculations`. */
+const docs = join(import.meta.dirname, '..', 'docs');
+writeFileSync(join(docs, 'calculations.md'), calculationsDocument());
+writeFileSync(join(docs, 'assemblies.md'), assembliesDocument());

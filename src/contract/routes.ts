@@ -48,6 +48,7 @@ export const jobRoutes = {
   options: (job: JobId): Path => `/jobs/${job}/scope/options`,
   levels: (job: JobId): Path => `/jobs/${job}/scope/levels`,
   materials: (job: JobId): Path => `/jobs/${job}/scope/materials`,
+  assemblies: (job: JobId, area?: AreaId): Path => `/jobs/${job}/scope/assemblies${query({ area })}`,
   prices: (job: JobId): Path => `/jobs/${job}/scope/prices`,
   changes: (job: JobId): Path => `/jobs/${job}/scope/changes`,
   money: (job: JobId): Path => `/jobs/${job}/scope/money`,

@@ -68,7 +68,7 @@ function setOn(installation: Installation, job: string, { key, answers }: Worked
     areas: [{ id: area, name: `For ${key}`, kind: assembly.kinds[0]!, works: [], size: 1 }],
   });
   const shape = shapeFor(assembly, answers);
-  if (shape) must(installation, 'shape.set', { area, version: 0, shape } as never);
+  if (shape) must(installation, 'shape.set', { area, version: 0, shape });
   const drawn = drawnAnswers(assembly.asks, measuresNow(installation, area));
   const [first = ''] = Object.keys(assembly.asks);
   must(installation, 'assembly.set', {
@@ -186,7 +186,7 @@ describe('an assembly on a drawn area', () => {
       area,
       version: 1,
       shape: { kind: 'face', sections: [{ width: mm(20), height: mm(4), gableRise: mm(0) }] },
-    } as never);
+    });
     const { lines, goods } = readBack(installation, job, id, area);
     expect(lines.map(({ quantity }) => quantity)).toEqual([80, 80, 80, 20, 2]);
     // 80·1.15/75; 200·1.1/4.8; 80·1.1/2

@@ -2,12 +2,16 @@ import { spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { assembliesDocument } from '../../scripts/assemblies-document';
 import { calculationsDocument } from '../../scripts/calculations-document';
 import { folder, root } from '../support/installations';
 
 describe('the page of sources', () => {
   it('says what the calculators say', () =>
     expect(readFileSync(join(root, 'docs', 'calculations.md'), 'utf8')).toBe(calculationsDocument()));
+
+  it('of assemblies is what they are', () =>
+    expect(readFileSync(join(root, 'docs', 'assemblies.md'), 'utf8')).toBe(assembliesDocument()));
 });
 
 describe('the vectors command', () => {

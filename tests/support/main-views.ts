@@ -43,7 +43,12 @@ export const MAIN_VIEWS: MainView[] = [
   { name: 'Options, comparing', deskOnly: true, path: `${dairy}/scope/options`, press: ['Compare something'] },
   { name: 'Levels', path: `${dairy}/scope/levels` },
   { name: 'Materials', path: `${dairy}/scope/materials` },
-  { name: 'Prices', path: `${job}/scope/prices`, file: { desk: 'prices.png' } },
+  {
+    name: 'Assemblies',
+    path: `${dairy}/scope/assemblies?area=${ofDairy('back')}`,
+    press: ['Set Strip and reclad a face'],
+  },
+  { name: 'Prices', path: `${job}/scope/prices` },
   { name: 'Money', path: `/jobs/${demoId('tannery')}/scope/money`, file: { desk: 'money.png' } },
   {
     name: 'Payment steps',

@@ -98,6 +98,43 @@ export const MONEY: Record<string, Given> = {
     ],
     expected: [true],
   },
+  'assembly.set': {
+    payload: {
+      id,
+      area: demoId('dairy', 'area', 'back'),
+      assembly: 'repaint-face',
+      answers: { face: 30 },
+      prices: { 'Outside paint, cans of 5 L': 4400 },
+    },
+    leaves: ({ db }) => [
+      queryAll(db, 'SELECT verb, quantity, price_way FROM scope_item WHERE assembly = @id ORDER BY rowid', { id }),
+      queryAll(db, 'SELECT product, unit_price FROM calculation WHERE assembly = @id ORDER BY rowid', { id }),
+    ],
+    expected: [
+      [
+        { verb: 'prepare', quantity: 30, price_way: 'parts' },
+        { verb: 'paint', quantity: 60, price_way: 'parts' },
+      ],
+      [
+        { product: 'Primer, cans of 5 L', unit_price: null },
+        { product: 'Outside paint, cans of 5 L', unit_price: 4400 },
+      ],
+    ],
+    plans: true,
+  },
+  'assembly.remove': {
+    before: (installation) =>
+      must(installation, 'assembly.set', {
+        id,
+        area: demoId('dairy', 'area', 'back'),
+        assembly: 'repointing',
+        answers: { face: 30 },
+      }),
+    payload: { id, version: 1 },
+    leaves: ({ db }) => queryAll(db, 'SELECT state FROM extra_work WHERE assembly = @id', { id }),
+    expected: [{ state: 'dropped' }, { state: 'dropped' }],
+    plans: true,
+  },
   'finding.measure': {
     payload: { id: damage, found: 5.5 },
     leaves: (installation) => row(installation, 'finding', damage),

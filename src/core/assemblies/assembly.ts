@@ -81,7 +81,7 @@ export interface AssemblyStep {
   after?: Phase;
 }
 
-export interface AssemblyChoice {
+interface AssemblyChoice {
   category: string;
   phase: Phase;
   /** Days it usually takes to come. */

@@ -10,7 +10,7 @@ export type Answers = Readonly<Record<string, number>>;
 /** Answers that follow the drawing. */
 export type Fed = Readonly<Record<string, Measure>>;
 
-export interface SetLine extends Pick<AssemblyLine, 'key' | 'verb' | 'subject' | 'stance' | 'trade'> {
+interface SetLine extends Pick<AssemblyLine, 'key' | 'verb' | 'subject' | 'stance' | 'trade'> {
   /** As the job measures, to the second decimal. */
   quantity: number;
   unit: string;
@@ -26,7 +26,7 @@ export interface SetGoods extends Pick<AssemblyGoods, 'what' | 'line'> {
   fed: Record<string, Measure>;
 }
 
-export interface SetStep extends Pick<AssemblyStep, 'text' | 'trade' | 'after'> {
+interface SetStep extends Pick<AssemblyStep, 'text' | 'trade' | 'after'> {
   halfDays: number;
 }
 
@@ -100,7 +100,9 @@ const onlyOf = (amount: Amount): { name: string; times: number } | undefined => 
 
 function setLine(line: AssemblyLine, amount: number, fed: Fed, system: UnitSystem): SetLine {
   const { key, verb, subject, stance, trade, unit, hours } = line;
-  const quantity = unit === 'pieces' ? amount : Math.round(Number(typedAmount(amount, unit, system)) * 100) / 100;
+  // As little as can be written down: what is there at all is not written as nothing.
+  const quantity =
+    unit === 'pieces' ? amount : Math.max(0.01, Math.round(Number(typedAmount(amount, unit, system)) * 100) / 100);
   const only = onlyOf(line.of);
   return {
     ...{ key, verb, subject, trade, quantity },

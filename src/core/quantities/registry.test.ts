@@ -115,6 +115,9 @@ describe('bad input', () => {
 
 /** What grows with what: `[calculator, input, outputs that never shrink, outputs that never grow]`. */
 const GROWS: [string, string, string[], string[]?][] = [
+  ['running-lengths', 'run', ['pieces']],
+  ['lengths-over-area', 'area', ['pieces']],
+  ['pieces', 'count', ['pieces']],
   ['wall-area', 'sections.0.width', ['gross', 'net']],
   ['wall-area', 'sections.1.gableRise', ['gross', 'net']],
   ['wall-area', 'openings.0.width', ['deducted'], ['net']],

@@ -98,6 +98,7 @@ const TERMS = table({
   option: ['option', 'One of several ways to do it, with its own price and time, for the client to pick.'],
   change: ['change', 'What the client asks for after the statement; it counts once it is approved.'],
   statement: ['statement', 'What is to be done and what is not, as it was sent to the client to agree.'],
+  assembly: ['assembly', 'Work that is meant with one sentence: its lines, goods, hours and steps, set at once.'],
   price: ['price', 'What a line costs the firm; overhead, profit and tax come on top of it.'],
   money: ['money', 'What is agreed, asked, paid and spent on this job, and what it is expected to come to.'],
   selection: ['selection', 'A thing to be chosen, ordered and delivered for a step: tiles, taps, windows.'],

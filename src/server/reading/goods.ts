@@ -51,7 +51,7 @@ export const goodsOf = ofJob((job): Goods[] => {
       return {
         id: row.id,
         version: row.version,
-        open: row.state === 'open',
+        open: row.choice === '',
         ordered: isOrdered(row.state),
         quantity,
         unitPrice: row.unit_price,

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { useController, useFormContext } from 'react-hook-form';
-import { parseLength, type LengthSystem } from '@/core/units/length';
+import { formatLength, parseLength, type LengthSystem } from '@/core/units/length';
 import { answer, refuse, type Outcome } from '@/core/problem';
 import { readAmount, sayAmount } from '@/core/quantities/units';
 import { plainSigns, readNumber } from '@/core/units/number';
@@ -141,6 +141,18 @@ export const AmountField = ({ system, of, ...terms }: FieldTerms & { system: Len
     {...terms}
     shown={(value) => sayAmount(value, of, system, 2)}
     read={(text) => rounded(readAmount(text, of, system), 8)}
+  />
+);
+
+/** A length as the job writes it, kept in metres. */
+export const LengthInMetres = ({ system, ...terms }: FieldTerms & { system: LengthSystem }) => (
+  <ReadField
+    {...terms}
+    shown={(value) => (system === 'metric' ? `${value} m` : formatLength(value * 1000, system))}
+    read={(text) => {
+      const read = readQuantity('length', text, system, { shown: system === 'metric' ? 'm' : 'ft' });
+      return read.ok ? answer(read.value / 1000) : read;
+    }}
   />
 );
 

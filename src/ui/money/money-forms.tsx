@@ -6,6 +6,7 @@ import type { AllowanceView, MoneyView } from '@/contract/views/money';
 import { paymentAmounts, type PaymentShare } from '@/core/money/payments';
 import { SPENDING, SPENDING_KINDS } from '@/core/money/spending';
 import { CommandForm, SelectField, TextField } from '../kit/form';
+import { Hidden } from '../kit/hidden';
 import { LinkButton } from '../kit/link-button';
 import { Lines, Line } from '../kit/lines';
 import { MoneyField } from '../kit/measure-fields';
@@ -220,6 +221,7 @@ export function AllowForm({ view, allowance, onDone }: Terms & { allowance: Allo
             beside={
               <LinkButton disabled={busy} onClick={() => void put(item, held.has(item.id) ? null : allowance.id)}>
                 {held.has(item.id) ? 'Let go' : 'Hold against it'}
+                <Hidden>: {item.text}</Hidden>
               </LinkButton>
             }
           >

@@ -10,6 +10,7 @@ export function ScopeTabs({ job, counts }: { job: string; counts?: ScopeCounts }
       places={[
         { path: routes.scope(job), label: 'By area' },
         { path: routes.firstVisit(job), label: 'First visit' },
+        { path: routes.assemblies(job), label: 'Assemblies' },
         { path: routes.assumptions(job), label: 'Assumptions', waiting: counts?.assumptions ?? 0 },
         { path: routes.options(job), label: 'Options', waiting: counts?.options ?? 0 },
         { path: routes.levels(job), label: 'Levels' },

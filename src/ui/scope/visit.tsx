@@ -94,6 +94,9 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
             <PageHead className="mb-2" heading={area.name}>
               <span className="soft">{[area.place, area.side].filter(Boolean).join(', ')}</span>
               <span className="push actions no-print">
+                <Link className="btn btn-sm btn-outline-secondary" href={routes.assemblies(view.job.id, area.id)}>
+                  Set an assembly
+                </Link>
                 <Button size="sm" variant="outline-secondary" onClick={() => setOpen({ form: 'copy' })}>
                   Copy
                 </Button>

@@ -1,0 +1,22 @@
+import { queryAll } from '../database/query';
+import type { Rows } from '../database/rows';
+import { OF_JOBS, ofFirm, rowsOf } from './reading';
+
+/** What was set with one sentence and stands, in the order of its making. */
+export const assemblyRows = rowsOf<Rows['assembly']>(
+  `SELECT * FROM assembly WHERE job ${OF_JOBS} AND removed = 0 ORDER BY rowid`,
+);
+
+/** What goods cost when they were last priced, by their names, whatever the job. */
+export const lastPrices = ofFirm(
+  ({ db }): ReadonlyMap<string, number> =>
+    new Map(
+      queryAll<{ product: string; unit_price: number }>(
+        db,
+        `SELECT product, unit_price
+          FROM calculation
+          WHERE product <> '' AND unit_price IS NOT NULL
+          ORDER BY rowid`,
+      ).map((row) => [row.product, row.unit_price]),
+    ),
+);
