@@ -1,4 +1,8 @@
-import { NO_CURRENCY } from '../src/core/units/money';
+import { ASSEMBLIES } from '@/core/assemblies/catalogue';
+import { drawnAnswers, setAssembly } from '@/core/assemblies/set';
+import { estimateOf, rowsByArea, type EstimateEntry } from '@/core/money/estimate';
+import { linePrice } from '@/core/money/line-price';
+import { currencyOf, NO_CURRENCY } from '@/core/units/money';
 import { measuresOf } from '@/core/layout/measures';
 import { measured, type Opening, type RoomShape } from '@/core/layout/shape';
 import { solveCuts } from '@/core/quantities/cut-solver';
@@ -83,11 +87,45 @@ function recompute(areas: readonly BenchArea[]): number {
   return materialsList(needed, NO_CURRENCY).length;
 }
 
+/** As many lines as there are items, by the assemblies that a room takes, each priced, and the price by rooms. */
+function price(areas: readonly BenchArea[]): number {
+  const currency = currencyOf('EUR');
+  const rooms = ASSEMBLIES.filter(({ kinds }) => kinds.includes('room'));
+  const entries: EstimateEntry[] = [];
+  for (let at = 0; entries.length < ITEMS; at += 1) {
+    const [area, assembly] = [areas[at % AREAS], rooms[at % rooms.length]];
+    if (!area || !assembly) continue;
+    const drawn = drawnAnswers(assembly.asks, measuresOf(area.shape, area.openings));
+    const asked = Object.fromEntries(Object.entries(assembly.asks).map(([name, ask]) => [name, ask.usual ?? 4]));
+    const set = setAssembly(assembly, { ...asked, ...drawn.answers }, drawn.fed, 'metric');
+    for (const line of set.ok ? set.value.lines : [])
+      entries.push({
+        ...linePrice(
+          { way: 'parts', unitPrice: 250, hours: line.hours },
+          { quantity: line.quantity, bought: 12_345, trade: line.trade, perHour: 4500 },
+          currency,
+        ),
+        ...{ key: `${at} ${line.key}`, kind: 'line', area: String(at % AREAS), conditional: false, text: line.subject },
+      });
+  }
+  const estimate = estimateOf(entries, { markup: 0.15, taxRate: 0.2, taxShown: 'within', currency });
+  const rows = rowsByArea(
+    estimate,
+    areas.map((_, at) => ({ id: String(at), name: String(at) })),
+    { wholeJob: '', allowances: '' },
+  );
+  return rows.length;
+}
+
 /** A job’s full quantities against reading the same job; cut lists of sixty pieces against what somebody waits. */
 export async function quantityFigures(): Promise<Figure[]> {
   const areas = job();
   const text = JSON.stringify(areas);
-  const [quantities = [], parse = []] = await inTurn(60, [() => recompute(areas), () => JSON.parse(text) as unknown]);
+  const [quantities = [], parse = [], prices = []] = await inTurn(60, [
+    () => recompute(areas),
+    () => JSON.parse(text) as unknown,
+    () => price(areas),
+  ]);
   const lists = Array.from({ length: 24 }, (_, seed) =>
     Array.from(
       { length: PIECES },
@@ -111,6 +149,13 @@ export async function quantityFigures(): Promise<Figure[]> {
       'ms',
       'JSON.parse of the same job',
       median(parse),
+    ),
+    figure(
+      `prices and assemblies of ${AREAS} areas and ${ITEMS} lines`,
+      median(prices),
+      'ms',
+      'quantities of the same job',
+      median(quantities),
     ),
     figure(
       `cut list of ${PIECES} pieces, the slowest of ${lists.length}`,

@@ -15,7 +15,10 @@ import { jobRow } from '@/server/reading/job';
 import { planInput } from '@/server/plan/plan-input';
 import { progressView } from '@/server/views/progress';
 import { scheduleView } from '@/server/views/board';
+import { assembliesView } from '@/server/views/assemblies';
 import { changesView } from '@/server/views/changes';
+import { moneyView } from '@/server/views/money';
+import { pricesView } from '@/server/views/prices';
 import { assumptionsView, scopeView } from '@/server/views/scope';
 import { statementView } from '@/server/views/statement';
 import { deliveriesView } from '@/server/views/deliveries';
@@ -51,6 +54,9 @@ const PAGES: Record<string, (installation: Installation) => unknown> = {
   Walls: (installation) => wallsView(readJob(installation, signalHouse), guest),
   Scope: (installation) => scopeView(readJob(installation, signalHouse)),
   Assumptions: (installation) => assumptionsView(readJob(installation, signalHouse)),
+  Prices: (installation) => pricesView(readJob(installation, signalHouse)),
+  Money: (installation) => moneyView(readJob(installation, signalHouse)),
+  Assemblies: (installation) => assembliesView(readJob(installation, signalHouse)),
   Changes: (installation) => changesView(readFirm(installation).job(signalHouse), new Map()),
   Statement: (installation) => statementView(readJob(installation, signalHouse)),
   Materials: (installation) => materialsView(readJob(installation, signalHouse)),

@@ -116,7 +116,6 @@ export const MAIN_VIEWS: MainView[] = [
     name: 'Walk, told',
     path: `/walk/${demoId('signal', 'walk', '2')}`,
     press: ['Line', 'Dictate'],
-    file: { phone: 'tell-phone.png' },
   },
   {
     name: 'Walk, something in a wall',

@@ -1,4 +1,3 @@
-import { sum } from '../units/rounding';
 import type { LinePrice, MissingPrice } from './line-price';
 import { clientPrice, priceOf, type ClientPrice, type Price, type PriceTerms } from './price';
 
@@ -53,16 +52,21 @@ export function rowsByArea(
   areas: readonly { id: string; name: string }[],
   words: { wholeJob: string; allowances: string },
 ): SumRow[] {
-  const of = (keep: (entry: EstimateEntry) => boolean): number =>
-    sum(estimate.entries.filter(keep).map((entry) => estimate.parts.get(entry.key) ?? 0));
+  const sums = new Map<string | null, number>();
+  let allowed = 0;
+  for (const { key, area, kind } of estimate.entries) {
+    const part = estimate.parts.get(key) ?? 0;
+    if (kind === 'allowance') allowed += part;
+    else sums.set(area, (sums.get(area) ?? 0) + part);
+  }
   const rows = [
     ...areas.map(({ id, name }) => ({
       key: `sum ${id}`,
       text: name,
-      amount: of(({ area, kind }) => area === id && kind !== 'allowance'),
+      amount: sums.get(id) ?? 0,
     })),
-    { key: 'sum job', text: words.wholeJob, amount: of(({ area, kind }) => area === null && kind !== 'allowance') },
-    { key: 'sum allowances', text: words.allowances, amount: of(({ kind }) => kind === 'allowance') },
+    { key: 'sum job', text: words.wholeJob, amount: sums.get(null) ?? 0 },
+    { key: 'sum allowances', text: words.allowances, amount: allowed },
   ];
   return rows.filter(({ amount }) => amount !== 0);
 }

@@ -131,7 +131,7 @@ const standingIn = <Row>({ db }: CommandContext, table: 'scope_item' | 'finding'
 /** A copy is a line of its own; what a change brought stays with the change. */
 function copyLines(context: CommandContext, from: string, to: string): void {
   for (const line of standingIn<Rows['scope_item']>(context, 'scope_item', from))
-    addLine(context.db, { ...line, id: uuid(), version: 1, area: to, change_order: null });
+    addLine(context.db, { ...line, id: uuid(), version: 1, area: to, change_order: null, assembly: null });
 }
 
 function copyFindings(context: CommandContext, from: string, to: string): void {

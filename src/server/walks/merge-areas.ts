@@ -23,6 +23,7 @@ const SET_DOWN: ReadonlySet<string> = new Set([
   'beside',
   'shared_wall',
   'scope_item',
+  'assembly',
   'finding',
   'assumption',
   'calculation',
