@@ -12,6 +12,7 @@ import { escapeWindow } from '../fit/escape-window';
 import { fillBack } from '../fit/fill-back';
 import { flush } from '../fit/flush';
 import { furniture } from '../fit/furniture';
+import { getIn } from '../fit/get-in';
 import { guards } from '../fit/guards';
 import { levelThrough } from '../fit/level-through';
 import { levels } from '../fit/levels';
@@ -97,6 +98,7 @@ export const CALCULATORS: readonly AnyCalculator[] = [
   stairs,
   guards,
   furniture,
+  getIn,
   escapeWindow,
   windowWell,
   flush,
