@@ -84,4 +84,69 @@ describe('migrations', () => {
       expect(() => db.exec(`UPDATE selection SET lead_low = 40 WHERE id = 't'`)).toThrow('CHECK');
     },
   );
+
+  it('take changes along: each line has the room and the trade that its change had, and the first one the work', () => {
+    const { db, files } = ground();
+    const later = ['0013-money.sql', '0014-assemblies.sql'].map((name) => join(files, name));
+    const texts = later.map((path) => readFileSync(path, 'utf8'));
+    for (const path of later) rmSync(path);
+    migrate(db, files);
+    db.pragma('foreign_keys = ON');
+    db.exec(`INSERT INTO job (id, name, units, state, start_day) VALUES ('j', 'J', 'metric', 'active', '2027-01-04');
+      INSERT INTO area (id, job, name, kind, position) VALUES ('a', 'j', 'A', 'room', 0);
+      INSERT INTO change_order (id, job, area, number, kind, title, lines, markup, tax_rate, work, drops, state)
+      VALUES ('c', 'j', 'a', 1, 'addition', 'a hatch',
+        '[{"verb":"build","subject":"a hatch","quantity":1,"unit":"pieces","unitPrice":48000},
+          {"verb":"paint","subject":"it","quantity":-2.5,"unit":"m²","unitPrice":900}]',
+        0.15, 0.2, '{"trade":"carpentry","halfDays":8,"after":"trim"}', '["snags"]', 'sent'),
+        ('d', 'j', 'a', 2, 'addition', 'a shelf', '[{"verb":"build","subject":"a shelf","quantity":1,"unit":"pieces","unitPrice":1}]',
+        0, 0, NULL, '[]', 'draft')`);
+    texts.forEach((text, at) => writeFileSync(later[at]!, text));
+    migrate(db, files);
+    expect(
+      db
+        .prepare(
+          `SELECT change_order, position, area, verb, quantity, unit_price, trade, half_days, after_phase
+            FROM change_line
+            ORDER BY change_order, position`,
+        )
+        .all(),
+    ).toEqual([
+      {
+        change_order: 'c',
+        position: 0,
+        area: 'a',
+        verb: 'build',
+        quantity: 1,
+        unit_price: 48_000,
+        trade: 'carpentry',
+        half_days: 8,
+        after_phase: 'trim',
+      },
+      {
+        change_order: 'c',
+        position: 1,
+        area: 'a',
+        verb: 'paint',
+        quantity: -2.5,
+        unit_price: 900,
+        trade: 'carpentry',
+        half_days: 0,
+        after_phase: null,
+      },
+      {
+        change_order: 'd',
+        position: 0,
+        area: 'a',
+        verb: 'build',
+        quantity: 1,
+        unit_price: 1,
+        trade: null,
+        half_days: 0,
+        after_phase: null,
+      },
+    ]);
+    expect(db.prepare('SELECT * FROM change_drop').all()).toEqual([{ change_order: 'c', area: 'a', phase: 'snags' }]);
+    expect(db.pragma('foreign_key_check')).toEqual([]);
+  });
 });

@@ -9,6 +9,8 @@ import { effectOfChange } from '@/server/plan/change-effect';
 import { renewOnce } from '@/server/plan/renew';
 import { finishIf } from '@/server/plan/what-if';
 import { openLink, sharedView } from '@/server/public/shared';
+import { extraId } from '@/core/sequence/site';
+import { planOf } from '@/server/reading/plan';
 import { readFirm, readJob } from '@/server/reading/reading';
 import { changeNow } from '@/server/reading/scope';
 import { pathOf } from '@/server/tokens';
@@ -259,6 +261,27 @@ describe('what was found otherwise', () => {
     expect(view.changes.approved).toMatchObject({ count: 1, total: 253_920 });
     expect(view.against).toMatchObject([{ open: 0, draftable: false, changes: [{ number: 1, state: 'approved' }] }]);
     expect(statementView(job(installation)).content.changes).toMatchObject([{ amount: 253_920 }]);
+  });
+
+  it('a small opening comes before all that is not begun, and goes once the assumption is settled', () => {
+    const installation = demoHouse();
+    const probe = newId();
+    must(installation, 'assumption.probe', { id: assumption, extraId: probe, text: 'open a hole', trade: 'carpentry' });
+    renewOnce(installation);
+    const { area = '' } =
+      queryOne<{ area: string }>(installation.db, 'SELECT area FROM assumption WHERE id = @id', { id: assumption }) ??
+      {};
+    const plan = planOf(job(installation));
+    const start = (id: string): number => plan?.tasks.find((task) => task.id === id)?.start ?? -1;
+    const others =
+      plan?.tasks.filter((task) => task.area === area && task.phase !== null && task.state !== 'done') ?? [];
+    expect(others.length).toBeGreaterThan(3);
+    for (const task of others) expect(task.start).toBeGreaterThan(start(extraId(probe)));
+    expect(moneyView(job(installation)).risk).toMatchObject({ open: 3 });
+    must(installation, 'assumption.settle', { id: assumption, verdict: 'held', extraId: newId() });
+    expect(queryOne(installation.db, 'SELECT state FROM extra_work WHERE id = @probe', { probe })).toEqual({
+      state: 'dropped',
+    });
   });
 
   it('damage is held against what the price allows: more is paid, less is given back', () => {

@@ -200,6 +200,12 @@ export const FIRST_VISIT: Record<string, Given> = {
     leaves: (installation) => row(installation, 'assumption', id),
     expected: { state: 'open', fallback_half_days: 2 },
   },
+  'assumption.probe': {
+    payload: { id: assumption, extraId: id, text: 'a small opening at the head', trade: 'carpentry' },
+    leaves: (installation) => row(installation, 'extra_work', id),
+    expected: { half_days: 1, after_phase: null, probes: 1, state: 'open' },
+    plans: true,
+  },
   'assumption.change': {
     payload: { id: assumption, version: 1, ...believed },
     leaves: (installation) => row(installation, 'assumption', assumption),

@@ -105,6 +105,7 @@ export const COMMANDS = {
   'assumption.add': scope.addAssumption,
   'assumption.change': scope.changeAssumption,
   'assumption.settle': scope.settleAssumption,
+  'assumption.probe': scope.probeAssumption,
   'assumption.reopen': scope.reopenAssumption,
   'extra.finish': scope.finishExtra,
   'extra.reopen': scope.reopenExtra,

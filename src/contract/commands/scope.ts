@@ -1,5 +1,6 @@
 import { array, boolean, number, object, string } from 'yup';
 import { MEASURES, type Measure } from '@/core/layout/measures';
+import { BEARING_SIGN_KEYS } from '@/core/scope/bearing-signs';
 import { FINDING_KIND_KEYS } from '@/core/scope/finding';
 import { readScopeLine } from '@/core/scope/scope-line';
 import { STANCE_KEYS } from '@/core/sites/area';
@@ -183,6 +184,10 @@ const assumptionFields = {
   fallbackTrade: field.trade(),
   fallbackHalfDays: field.whole('half-days it then takes', 0, 400),
   fallbackPrice: field.money('what it then costs').default(0),
+  /** How sure the contractor is, in per cent. */
+  sure: field.optionalWhole('how sure we are', 0, 100).nullable().default(null),
+  /** What was seen of a wall that may carry. */
+  signs: array(field.oneOf('the sign', BEARING_SIGN_KEYS)).default([]).max(BEARING_SIGN_KEYS.length),
 };
 export const addAssumption = command(
   'assumption.add',
@@ -210,6 +215,18 @@ export const settleAssumption = command(
     found: field.optionalLine('what was found', 300).default(''),
     walk: field.id().notRequired().nonNullable(),
     extraId: field.id(),
+  }).noUnknown(),
+);
+/** A small opening that shows it, before anything in the room is begun. */
+export const probeAssumption = command(
+  'assumption.probe',
+  EVERYBODY,
+  'plan',
+  object({
+    id: field.id(),
+    extraId: field.id(),
+    text: field.line('what is opened', 120),
+    trade: field.trade(),
   }).noUnknown(),
 );
 export const reopenAssumption = command('assumption.reopen', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());

@@ -101,6 +101,8 @@ export interface MoneyView extends MoneyPage {
   /** What today's lines come to; another sum than was agreed where lines were added or changed since. */
   estimated: { total: number; missing: number };
   changes: { approved: { count: number; total: number }; asked: { count: number; total: number }; drafts: number };
+  /** Of assumptions that are still open: what they would cost, and that by how unsure each is. */
+  risk: { open: number; most: number; likely: number };
   against: Against[];
   allowances: AllowanceView[];
   /** Chosen goods that no line and no allowance pays for. */

@@ -1,3 +1,4 @@
+import type { BearingSign } from '@/core/scope/bearing-signs';
 import type { Finding } from '@/core/scope/finding';
 import type { MaterialLine } from '@/core/scope/materials';
 import type { RegisterEntry } from '@/core/scope/register';
@@ -33,6 +34,10 @@ export interface AssumptionView {
   fallbackTrade: Trade;
   fallbackHalfDays: number;
   fallbackPrice: number;
+  sure: number | null;
+  signs: BearingSign[];
+  /** A small opening that shows it is planned. */
+  probed: boolean;
   state: 'open' | 'held' | 'wrong';
   found: string;
   /** Who settled it and when, in words. */

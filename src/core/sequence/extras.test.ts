@@ -83,6 +83,12 @@ describe('added work', () => {
     expect([into(last, extraId('x')), from(last, extraId('x'))]).toEqual([[taskId('a', 'hand-over')], []]);
   });
 
+  it('stands behind the added work that it follows, where that is still to be done', () => {
+    const both = [extra({ id: 'dig', after: null }), extra({ id: 'pour', after: null, follows: 'dig' })];
+    expect(into(site([area(TRACK)], { extras: both }), extraId('pour'))).toEqual([extraId('dig')]);
+    expect(into(site([area(TRACK)], { extras: both.slice(1) }), extraId('pour'))).toEqual([]);
+  });
+
   it('is a task of its own trade and length that takes the room for itself', () => {
     const one = site([area(TRACK)], { extras: [extra()] });
     const task = tasksOf(one, [], { origin: '2027-03-08', now: 0, crewFor: (trade) => `crew of ${trade}` }).find(

@@ -181,6 +181,8 @@ function extrasBetween(site: Site, links: Map<string, Link>): void {
     if (former) put(links, ADDED_WORK, taskId(extra.area, former.phase), extraId(extra.id), undefined, extra.reason);
     const next = track.slice(at + 1).find((step) => step.fraction === 0);
     if (next) put(links, ADDED_WORK, extraId(extra.id), taskId(extra.area, next.phase), undefined, extra.reason);
+    const earlier = site.extras.find(({ id }) => id === extra.follows);
+    if (earlier) put(links, ADDED_WORK, extraId(earlier.id), extraId(extra.id), undefined, extra.reason);
   }
 }
 

@@ -63,6 +63,8 @@ export interface ExtraWork {
   trade: Trade;
   halfDays: number;
   after: Phase | null;
+  /** The added work that comes before it; what is done by now is none. */
+  follows?: string | null;
   reason: string;
 }
 

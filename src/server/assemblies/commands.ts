@@ -104,18 +104,20 @@ function addQuestions(context: PlanContext, area: Rows['area'], { questions }: A
     });
 }
 
-/** Steps that no track knows are work beside it, after the step that they follow where that is there. */
+/** Steps that no track knows are work beside it: one behind the other, and after the step they follow where that is there. */
 function addSteps(
   context: PlanContext,
   row: Pick<Rows['assembly'], 'id' | 'job' | 'area' | 'title'>,
   set: SetAssembly,
 ): void {
+  let follows: string | null = null;
   for (const { text, trade, halfDays, after } of set.steps) {
+    const id = uuid();
     const there =
       after &&
       queryOne(context.db, 'SELECT 1 FROM step WHERE area = @area AND phase = @after', { area: row.area, after });
     addExtraWork(context.db, {
-      id: uuid(),
+      id,
       job: row.job,
       area: row.area,
       text,
@@ -126,7 +128,9 @@ function addSteps(
       assumption: null,
       change_order: null,
       assembly: row.id,
+      follows,
     });
+    follows = id;
   }
 }
 

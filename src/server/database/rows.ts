@@ -62,6 +62,8 @@ export interface Rows {
     settled_walk: string | null;
     removed: 0 | 1;
     version: number;
+    sure: number | null;
+    signs: string;
   };
   baseline: {
     id: string;
@@ -253,6 +255,8 @@ export interface Rows {
     state: 'open' | 'done' | 'dropped';
     version: number;
     assembly: string | null;
+    follows: string | null;
+    probes: 0 | 1;
   };
   feed: {
     id: string;
@@ -1090,7 +1094,17 @@ export interface Defaults {
     | 'called';
   area_merged: never;
   assembly: 'removed' | 'version';
-  assumption: 'why' | 'fallback_price' | 'found' | 'settled_at' | 'settled_by' | 'settled_walk' | 'removed' | 'version';
+  assumption:
+    | 'why'
+    | 'fallback_price'
+    | 'found'
+    | 'settled_at'
+    | 'settled_by'
+    | 'settled_walk'
+    | 'removed'
+    | 'version'
+    | 'sure'
+    | 'signs';
   baseline: 'finish_day';
   beside: never;
   busy: never;
@@ -1143,7 +1157,7 @@ export interface Defaults {
     | 'came_on'
     | 'version';
   dropped_draft: never;
-  extra_work: 'after_phase' | 'assumption' | 'change_order' | 'version' | 'assembly';
+  extra_work: 'after_phase' | 'assumption' | 'change_order' | 'version' | 'assembly' | 'follows' | 'probes';
   feed: 'closed_at';
   filing: 'target' | 'person';
   finding:

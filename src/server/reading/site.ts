@@ -191,8 +191,8 @@ function fittedLater(job: JobReading): Leftover[] {
 
 /** Added work that is not done: from assumptions that were wrong and from changes that were approved. */
 const extrasOf = (job: JobReading): ExtraWork[] =>
-  extraRows(job).flatMap(({ id, area, text, trade, half_days, after_phase, reason, state }) =>
-    state === 'open' ? [{ id, area, text, trade, halfDays: half_days, after: after_phase, reason }] : [],
+  extraRows(job).flatMap(({ id, area, text, trade, half_days, after_phase, follows, reason, state }) =>
+    state === 'open' ? [{ id, area, text, trade, halfDays: half_days, after: after_phase, follows, reason }] : [],
   );
 
 const gatesOf = (job: JobReading): Gate[] => gatesWith(job, ({ area, phase }) => ({ area, phase }));

@@ -25,8 +25,13 @@ function values(context: CommandContext, area: string, fields: Fields) {
     fallback_trade: fields.fallbackTrade,
     fallback_half_days: fields.fallbackHalfDays,
     fallback_price: fields.fallbackPrice,
+    sure: fields.sure,
+    signs: JSON.stringify(fields.signs),
   };
 }
+
+/** Half an hour takes somebody a half-day of the plan: they have to be there. */
+const PROBE_HALF_DAYS = 1;
 
 export const assumptionHandlers = handlers({
   'assumption.add': (context, { id, job, area, ...fields }) => {
@@ -75,6 +80,26 @@ export const assumptionHandlers = handlers({
     }
     context.replan(row.job, { kind: 'assumption', area: row.area, text: row.text, what: verdict, found });
     return { kept: verdict };
+  },
+  'assumption.probe': (context, { id, extraId, text, trade }) => {
+    const row = requireRow(context, 'assumption', id);
+    if (row.state !== 'open' || row.removed)
+      throw unprocessable('settled-already', 'This is settled; there is nothing left to look for.', 'id');
+    addExtraWork(context.db, {
+      id: extraId,
+      job: row.job,
+      area: row.area,
+      text,
+      trade,
+      half_days: PROBE_HALF_DAYS,
+      // Without a step before it, it comes before all that is not begun.
+      after_phase: null,
+      reason: `it shows whether ${row.text}, before that is relied on`,
+      assumption: id,
+      change_order: null,
+      probes: 1,
+    });
+    context.replan(row.job, { kind: 'extra', extra: extraId, area: row.area, text, what: 'open' });
   },
   'assumption.reopen': (context, { id }) => {
     const row = requireRow(context, 'assumption', id);

@@ -65,6 +65,16 @@ const wrongAssumptions = (job: JobReading): Against[] =>
       };
     });
 
+/** What open assumptions would cost; where nobody said how sure they are, it may be either way. */
+function riskOf(job: JobReading): MoneyView['risk'] {
+  const open = assumptionRows(job).filter(({ state, fallback_price }) => state === 'open' && fallback_price > 0);
+  return {
+    open: open.length,
+    most: sum(open.map((row) => row.fallback_price)),
+    likely: Math.round(sum(open.map((row) => row.fallback_price * (1 - (row.sure ?? 50) / 100)))),
+  };
+}
+
 /** Damage that was measured once it was opened, against what the price allows for. */
 const damageFound = (job: JobReading): Against[] =>
   findingsOf(job).flatMap((finding) => {
@@ -250,6 +260,7 @@ export function moneyView(job: JobReading): MoneyView {
       : null,
     estimated: { total: estimate.client.total, missing: estimate.missing.length },
     changes: { approved, asked, drafts: changes.filter(({ state }) => state === 'draft').length },
+    risk: riskOf(job),
     against: [...wrongAssumptions(job), ...damageFound(job)],
     allowances: allowanceViews(job),
     unpaid: unpaidGoods(job),

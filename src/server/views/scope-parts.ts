@@ -1,5 +1,6 @@
 import type { ScopeView } from '@/contract/views/job';
 import type { AssumptionView, DecisionView, ExtraView, FindingView, ScopeCounts } from '@/contract/views/scope';
+import type { BearingSign } from '@/core/scope/bearing-signs';
 import { briefOf, lineText, type Brief, type ScopeWords } from '@/core/scope/brief';
 import type { Statement } from '@/core/scope/statement';
 import { groupBy } from '@/core/group-by';
@@ -150,6 +151,9 @@ export const assumptionsOf = ofJob((job): AssumptionView[] => {
       assumption !== null && state !== 'declined' ? [[assumption, number] as const] : [],
     ),
   );
+  const probed = new Set(
+    extraRows(job).flatMap(({ assumption, probes, state }) => (probes && state === 'open' ? (assumption ?? []) : [])),
+  );
   return assumptionRows(job)
     .map((row): AssumptionView => {
       const task = tasks.get(taskId(row.area, row.phase));
@@ -165,6 +169,9 @@ export const assumptionsOf = ofJob((job): AssumptionView[] => {
         fallbackTrade: row.fallback_trade,
         fallbackHalfDays: row.fallback_half_days,
         fallbackPrice: row.fallback_price,
+        sure: row.sure,
+        signs: JSON.parse(row.signs) as BearingSign[],
+        probed: probed.has(row.id),
         state: row.state,
         found: row.found,
         settled: row.settled_at

@@ -82,6 +82,13 @@ export function MoneyBars({ view }: { view: MoneyView }) {
             <span className={`mono ${expectedProfit < 0 ? 'bad' : 'good'}`}>{money(expectedProfit)}</span>.{' '}
           </>
         )}
+        {view.risk.open > 0 && (
+          <>
+            Not in it: {view.risk.open} {view.risk.open === 1 ? 'assumption' : 'assumptions'} still open,{' '}
+            <span className="mono">{money(view.risk.most)}</span> if all are wrong,{' '}
+            <span className="mono">{money(view.risk.likely)}</span> by how sure we are.{' '}
+          </>
+        )}
         Costs are before overhead and tax. The part of the work that is done ({Math.round(view.done * 100)} %) counts at
         least as planned, since bills come late.
       </p>

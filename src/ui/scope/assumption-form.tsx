@@ -1,6 +1,7 @@
 import { addAssumption, changeAssumption } from '@/contract/commands/scope';
 import type { AssumptionView } from '@/contract/views/scope';
-import { CommandForm, SelectField, TextField } from '../kit/form';
+import { BEARING_SIGN_KEYS, BEARING_SIGNS } from '@/core/scope/bearing-signs';
+import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
 import { MoneyField } from '../kit/measure-fields';
 import { newId } from '../offline/send';
 import { TRADE_OPTIONS } from './line-fields';
@@ -34,16 +35,46 @@ export function AssumptionForm({ job, area, phases, assumption, onDone }: Terms)
         <TextField name="fallbackHalfDays" label="Half-days it then takes" type="number" />
       </div>
       <MoneyField name="fallbackPrice" label="What it then costs" />
+      <TextField name="sure" label="How sure we are, %" type="number" hint="may stay open" />
+      <details>
+        <summary>Signs that a wall carries, or not</summary>
+        <div className="mt-2">
+          <TicksField
+            name="signs"
+            label="Seen"
+            options={BEARING_SIGN_KEYS.map((sign) => [
+              sign,
+              `${BEARING_SIGNS[sign].label} (${BEARING_SIGNS[sign].carries ? 'it may carry' : 'it may not'})`,
+            ])}
+          />
+          <p className="small-text soon mb-0">
+            Signs make it likely, never certain: what carries is an engineer’s to say before it is cut.
+          </p>
+        </div>
+      </details>
     </>
   );
   if (assumption) {
-    const { id, version, phase, text, why, fallback, fallbackTrade, fallbackHalfDays, fallbackPrice } = assumption;
+    const { id, version, phase, text, why, fallback, fallbackTrade, fallbackHalfDays, fallbackPrice, sure, signs } =
+      assumption;
     return (
       <CommandForm
         kind={changeAssumption}
         submit="Save"
         onDone={onDone}
-        start={() => ({ id, version, phase, text, why, fallback, fallbackTrade, fallbackHalfDays, fallbackPrice })}
+        start={() => ({
+          id,
+          version,
+          phase,
+          text,
+          why,
+          fallback,
+          fallbackTrade,
+          fallbackHalfDays,
+          fallbackPrice,
+          sure,
+          signs,
+        })}
       >
         {fields}
       </CommandForm>
@@ -65,6 +96,8 @@ export function AssumptionForm({ job, area, phases, assumption, onDone }: Terms)
         fallbackTrade: 'carpentry' as const,
         fallbackHalfDays: 2,
         fallbackPrice: 0,
+        sure: null,
+        signs: [],
       })}
     >
       {fields}

@@ -1,11 +1,14 @@
 'use client';
 import { useState, type ReactNode } from 'react';
 import { draftChange } from '@/contract/commands/changes';
-import { reopenAssumption, settleAssumption } from '@/contract/commands/scope';
+import { probeAssumption, reopenAssumption, settleAssumption } from '@/contract/commands/scope';
 import type { AssumptionView } from '@/contract/views/scope';
+import { weigh } from '@/core/scope/bearing-signs';
+import { capital } from '@/core/words/letters';
+import { TRADE_OPTIONS } from './line-fields';
 import { TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
-import { CommandForm, SubmitAs, TextField } from '../kit/form';
+import { CommandForm, SelectField, SubmitAs, TextField } from '../kit/form';
 import { StateIcon } from '../kit/state-icon';
 import { useToast } from '../kit/toast';
 import { useSend } from '../kit/use-send';
@@ -74,6 +77,7 @@ export function AssumptionLine({
             {assumption.fallbackPrice > 0 ? `, ${money(assumption.fallbackPrice)}` : ''}.
           </>
         )}
+        {assumption.state === 'open' && <Probable assumption={assumption} />}
         {assumption.state === 'held' && (
           <>
             It held{assumption.found ? `: ${assumption.found}` : ''}. {assumption.settled}
@@ -125,5 +129,49 @@ export function AssumptionLine({
         </CommandForm>
       )}
     </Line>
+  );
+}
+
+/** How sure it is, what was seen, and the small opening that would settle it before it is relied on. */
+function Probable({ assumption }: { assumption: AssumptionView }) {
+  const [open, setOpen] = useState(false);
+  const { carries, not, next } = weigh(assumption.signs);
+  const seen = [
+    assumption.sure === null ? '' : `${assumption.sure} % sure`,
+    carries.length > 0 ? `may carry: ${carries.join(', ')}` : '',
+    not.length > 0 ? `may not: ${not.join(', ')}` : '',
+    assumption.signs.length > 0 && next ? `quickest to look at next: ${next.look}, ${next.minutes} minutes` : '',
+  ].filter(Boolean);
+  return (
+    <>
+      {seen.length > 0 && <div>{capital(seen.join('; '))}.</div>}
+      {assumption.signs.length > 0 && (
+        <div className="soon">What carries is an engineer’s to say before it is cut.</div>
+      )}
+      {assumption.probed ? (
+        <div>A small opening is planned before anything is begun there.</div>
+      ) : open ? (
+        <CommandForm
+          kind={probeAssumption}
+          about={assumption.text}
+          submit="Plan it"
+          onDone={() => setOpen(false)}
+          start={() => ({
+            id: assumption.id,
+            extraId: newId(),
+            text: next && assumption.signs.length > 0 ? next.look : 'open a small hole and look',
+            trade: 'carpentry' as const,
+          })}
+          beside={<LinkButton onClick={() => setOpen(false)}>Cancel</LinkButton>}
+        >
+          <TextField name="text" label="What is opened or looked at" />
+          <SelectField name="trade" label="Who looks" options={TRADE_OPTIONS} />
+        </CommandForm>
+      ) : (
+        <LinkButton className="no-print" onClick={() => setOpen(true)}>
+          Look before it is relied on<Hidden>: {assumption.text}</Hidden>
+        </LinkButton>
+      )}
+    </>
   );
 }
