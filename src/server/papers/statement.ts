@@ -59,7 +59,7 @@ function side(head: string, lines: readonly StatementLine[], none: string, curre
       { text: head, style: 'side' },
       lines.length === 0
         ? { text: none, style: 'note' }
-        : { table: { widths: priced ? [10, '*', 60] : [10, '*'], body }, layout: HAIRLINES },
+        : { table: { widths: priced ? [10, '*', 70] : [10, '*'], body }, layout: HAIRLINES },
     ],
   };
 }
@@ -79,7 +79,7 @@ function part(head: string, lines: readonly StatementLine[], currency: Currency)
   return [
     {
       unbreakable: lines.length <= KEPT_TOGETHER,
-      stack: [{ text: head, style: 'head' }, rule(), { table: { widths: ['*', 70], body }, layout: HAIRLINES }],
+      stack: [{ text: head, style: 'head' }, rule(), { table: { widths: ['*', 90], body }, layout: HAIRLINES }],
     },
   ];
 }

@@ -28,12 +28,13 @@ const ON_GROUND: readonly FindingKind[] = ['access', 'neighbour', 'boundary', 'a
 const number = (value: number): string => String(Math.round(value * 100) / 100);
 
 function lineOf(item: ScopeView, prices: Prices): StatementLine {
+  const more = prices.ifFound(`scope ${item.id}`);
   return {
     key: `scope ${item.id}`,
     stance: item.stance,
     text: lineText(item),
     ...(item.dependsOn
-      ? { note: `depends on ${item.dependsOn}` }
+      ? { note: `depends on ${item.dependsOn}${more ? `; then ${more} more` : ''}` }
       : item.change
         ? { note: 'by a change that was approved' }
         : {}),

@@ -21,6 +21,8 @@ export interface Prices {
   whole: (net: number) => string;
   /** The amount of a line, where prices are shown line by line. */
   ofLine: (key: string) => Pick<StatementLine, 'amount'>;
+  /** What a line costs that is only paid if it is found, everything included, in words; empty where it has no price. */
+  ifFound: (key: string) => string;
   /** What is allowed for is always said. */
   ofAllowance: (key: string) => Pick<StatementLine, 'amount'>;
   sums: StatementSums | null;
@@ -29,7 +31,7 @@ export interface Prices {
 export function pricesOf(job: JobReading): Prices {
   const terms = priceTerms(job);
   const { prices_shown } = jobRow(job);
-  const { parts } = estimateOf(job);
+  const { parts, entries } = estimateOf(job);
   const amount = (key: string): Pick<StatementLine, 'amount'> => {
     const part = parts.get(key);
     return part ? { amount: part } : {};
@@ -38,6 +40,10 @@ export function pricesOf(job: JobReading): Prices {
     terms,
     whole: (net) => formatMoney(wholePrice(net, terms), terms.currency),
     ofLine: (key) => (prices_shown === 'line' ? amount(key) : {}),
+    ifFound: (key) => {
+      const entry = entries.find((each) => each.key === key && each.conditional);
+      return entry && entry.net > 0 ? formatMoney(wholePrice(entry.net, terms), terms.currency) : '';
+    },
     ofAllowance: amount,
     sums: sumsOf(job, terms),
   };

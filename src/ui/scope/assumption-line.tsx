@@ -153,6 +153,7 @@ function Probable({ assumption }: { assumption: AssumptionView }) {
       ) : open ? (
         <CommandForm
           kind={probeAssumption}
+          className="mt-2"
           about={assumption.text}
           submit="Plan it"
           onDone={() => setOpen(false)}
@@ -168,8 +169,8 @@ function Probable({ assumption }: { assumption: AssumptionView }) {
           <SelectField name="trade" label="Who looks" options={TRADE_OPTIONS} />
         </CommandForm>
       ) : (
-        <LinkButton className="no-print" onClick={() => setOpen(true)}>
-          Look before it is relied on<Hidden>: {assumption.text}</Hidden>
+        <LinkButton className="no-print d-block" onClick={() => setOpen(true)}>
+          Plan a small opening<Hidden>: {assumption.text}</Hidden>
         </LinkButton>
       )}
     </>
