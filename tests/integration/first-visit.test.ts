@@ -759,6 +759,17 @@ describe('papers', () => {
     const materials = await textOf((await jobPaper(installation, dairy, 'materials.pdf')).body as Buffer);
     for (const words of ['Larch plank, 180 mm', 'Cut list: Workshop', '2505 mm'])
       expect(materials.text).toContain(words);
+    const change = await textOf(
+      (await jobPaper(installation, demoId('tannery'), 'change.pdf', { version: 1 })).body as Buffer,
+    );
+    for (const words of [
+      'Change 1: two more double sockets',
+      'It costs, everything included',
+      '€309.12',
+      'Approved, name',
+    ])
+      expect(change.text).toContain(words);
+    expect(change.text).not.toMatch(/224\.00|33\.60/);
     expect((await jobPaper(installation, dairy, 'statement.csv')).body).toContain(
       'Slate roof,not included,repair the slates',
     );

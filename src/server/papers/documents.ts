@@ -7,6 +7,10 @@ import { writeSelectionCsv } from '@/core/selections/selection-csv';
 import { notFound } from '../refusal';
 import type { Installation } from '../installation';
 import { areaDrawing } from '../views/layout';
+import { changePaper } from './change';
+import { clientChange, liveChanges } from '../views/changes';
+import { firmRow } from '../reading/firm';
+import { currencyOfFirm } from '../reading/money';
 import { materialsCsv, materialsPaper } from './materials';
 import { materialsView } from '../views/quantities';
 import { scopeOf } from '../views/scope-parts';
@@ -60,6 +64,24 @@ export async function jobPaper(
             number: view.shown?.number ?? null,
             agreed: view.shown?.agreed ?? null,
             diff: view.diff,
+          }),
+        ),
+      };
+    }
+    case 'change.pdf': {
+      const row = liveChanges(job).find(({ number }) => number === version);
+      if (!row) throw notFound('change of this job');
+      const { address, client } = jobRow(job);
+      return {
+        name: `${named(name, 'change', String(row.number))}.pdf`,
+        type: PDF,
+        body: await makePdf(
+          installation.root,
+          changePaper(clientChange(job, row), {
+            job: { name, address, client },
+            firm: firmRow(job.firm)?.name ?? '',
+            today: job.firm.today,
+            currency: currencyOfFirm(job.firm),
           }),
         ),
       };

@@ -15,7 +15,7 @@ import type { Installation } from '../installation';
 import { readPlan } from '../reading/plan';
 import { readFirm, readJob } from '../reading/reading';
 import { pullView } from '../plan/pull';
-import { effectOfChange } from '../plan/change-effect';
+import { effectsOfChanges } from '../plan/change-effect';
 import { changesView, liveChanges } from '../views/changes';
 import { optionsView } from '../views/scope';
 import { packNews } from '../views/pack';
@@ -39,7 +39,7 @@ export const TASKS = {
   options: read((installation, job: string) => optionsView(readFirm(installation).job(job))),
   changes: (installation: Installation, job: string) => {
     const drafts = liveChanges(readJob(installation, job)).filter(({ state }) => state === 'draft');
-    const effects = new Map(drafts.map((row) => [row.id, effectOfChange(installation, row)]));
+    const effects = effectsOfChanges(installation, drafts);
     return installation.db.transaction(() => changesView(readFirm(installation).job(job), effects))();
   },
   review: read((installation, job: string, walk: string) =>

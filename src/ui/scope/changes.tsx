@@ -4,6 +4,7 @@ import { Button } from 'react-bootstrap';
 import { dropChange, sendChange, withdrawChange } from '@/contract/commands/changes';
 import type { ChangesView, ChangeView } from '@/contract/views/changes';
 import { phaseFacts } from '@/core/sequence/phases';
+import { api } from '@/contract/routes';
 import { TRADES } from '@/core/sequence/trades';
 import { sum } from '@/core/units/rounding';
 import { daysOf } from '@/core/words/count';
@@ -84,6 +85,9 @@ export function Changes({ view }: { view: ChangesView }) {
                 {change.places}, {change.kind}, {change.state === 'sent' ? 'asked, not answered' : change.state}
               </span>
               <span className="push d-flex gap-2 no-print">
+                <a className="btn btn-link btn-sm p-0" href={api.jobFile(view.job.id, 'change.pdf', change.number)}>
+                  PDF<Hidden> of {change.title}</Hidden>
+                </a>
                 {(change.state === 'draft' || change.state === 'declined') && (
                   <LinkButton onClick={() => setOpen({ form: 'edit', change })}>
                     Change<Hidden> {change.title}</Hidden>
