@@ -12,6 +12,7 @@ import type { Installation } from '@/server/installation';
 import { measuresNow } from '@/server/reading/layouts';
 import { readJob } from '@/server/reading/reading';
 import { estimateOf } from '@/server/views/estimate';
+import { assembliesView } from '@/server/views/assemblies';
 import { statementView } from '@/server/views/statement';
 import { WORKED, type Worked } from '../fixtures/assemblies';
 import { demoHouse, giveRaw, must, newId } from '../support/installations';
@@ -65,7 +66,7 @@ function setOn(installation: Installation, job: string, { key, answers }: Worked
   must(installation, 'areas.add', {
     job,
     levels: [],
-    areas: [{ id: area, name: `For ${key}`, kind: assembly.kinds[0]!, works: [], size: 1 }],
+    areas: [{ id: area, name: `${key} ${id.slice(-6)}`, kind: assembly.kinds[0]!, works: [], size: 1 }],
   });
   const shape = shapeFor(assembly, answers);
   if (shape) must(installation, 'shape.set', { area, version: 0, shape });
@@ -75,7 +76,7 @@ function setOn(installation: Installation, job: string, { key, answers }: Worked
     ...{ id, area, assembly: key },
     answers,
     fed: drawn.fed[first] ? { [first]: drawn.fed[first] } : {},
-    prices: Object.fromEntries(assembly.goods.map(({ what }) => [what, 1000])),
+    prices: Object.fromEntries([...assembly.goods.map(({ what }) => what), 'Our paint'].map((what) => [what, 1000])),
   });
   return { id, area };
 }
@@ -270,6 +271,52 @@ describe('an assembly on a drawn area', () => {
     expect(refused({ answers: { run: 2, high: 2, doors: 0 }, prices: { 'Wall boards': -4 } })).toMatchObject({
       field: 'prices.Wall boards',
     });
+  });
+});
+
+describe('an assembly of the firm', () => {
+  const own = {
+    key: 'repaint-face',
+    base: 'repaint-face',
+    title: 'Our painting',
+    says: 'Wash and paint it once',
+    lines: [
+      { key: 'paint', verb: 'paint', subject: 'the face once', of: ['face'], unit: 'm²', trade: 'paint', hours: 0.25 },
+    ],
+    goods: [{ what: 'Our paint', line: 'paint', of: ['face'], unit: 'm²', waste: 0, pack: 40 }],
+  } as const;
+
+  it('takes the place of the one that ships, or stands beside it, and goes back', () => {
+    const { installation, job } = house();
+    const read = (key: string) => {
+      const { id, area } = setOn(installation, job, { ...WORKED.find((each) => each.key === 'repaint-face')!, key });
+      return readBack(installation, job, id, area);
+    };
+    must(installation, 'assembly.write', own);
+    // 50 m² at a quarter of an hour, and two cans that nobody has priced
+    expect(read('repaint-face')).toMatchObject({ lines: [{ quantity: 50, hours: 0.25 }], goods: [2] });
+    must(installation, 'assembly.write', { ...own, key: newId(), title: 'Another' });
+    const view = assembliesView(readJob(installation, job));
+    expect(view.catalogue.flatMap(({ title, own: kind }) => (kind ? [[title, kind]] : []))).toEqual([
+      ['Our painting', 'changed'],
+      ['Another', 'made'],
+    ]);
+    must(installation, 'assembly.drop-own', { key: 'repaint-face' });
+    expect(read('repaint-face').lines.length).toBe(2);
+  });
+
+  it('that does not hold together is refused beside the field', () => {
+    const { installation } = house();
+    const refused = (over: object) => {
+      const answer = giveRaw(installation, 'assembly.write', { ...own, ...over });
+      if (answer.status !== 'refused') throw new Error('It was taken.');
+      return answer.problem;
+    };
+    expect(refused({ base: 'palace' })).toMatchObject({ field: 'base' });
+    expect(refused({ lines: [{ ...own.lines[0], of: ['moon'] }] })).toMatchObject({ field: 'lines[0].of' });
+    expect(refused({ lines: [{ ...own.lines[0], hours: -1 }] })).toMatchObject({ field: 'lines[0].hours' });
+    expect(refused({ goods: [{ ...own.goods[0], line: 'roof' }] })).toMatchObject({ field: 'goods[0].line' });
+    expect(refused({ goods: [{ ...own.goods[0], pack: 0 }] })).toMatchObject({ field: 'goods[0].pack' });
   });
 });
 

@@ -48,6 +48,12 @@ export const MAIN_VIEWS: MainView[] = [
     path: `${dairy}/scope/assemblies?area=${ofDairy('back')}`,
     press: ['Set Strip and reclad a face'],
   },
+  {
+    name: 'An assembly of the firm',
+    deskOnly: true,
+    path: `${dairy}/scope/assemblies?area=${ofDairy('back')}`,
+    press: ['Change Repoint a wall'],
+  },
   { name: 'Prices', path: `${job}/scope/prices` },
   { name: 'Money', path: `/jobs/${demoId('tannery')}/scope/money`, file: { desk: 'money.png' } },
   {

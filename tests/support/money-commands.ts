@@ -122,6 +122,35 @@ export const MONEY: Record<string, Given> = {
     ],
     plans: true,
   },
+  'assembly.write': {
+    payload: {
+      key: 'repaint-face',
+      base: 'repaint-face',
+      title: 'Our painting',
+      says: 'Wash and paint',
+      lines: [
+        { key: 'paint', verb: 'paint', subject: 'the face', of: ['face', 2], unit: 'm²', trade: 'paint', hours: 0.2 },
+      ],
+      goods: [{ what: 'Our paint', line: 'paint', of: ['face', 2], unit: 'm²', waste: 0, pack: 40 }],
+    },
+    leaves: ({ db }) => queryAll(db, 'SELECT key, title FROM own_assembly'),
+    expected: [{ key: 'repaint-face', title: 'Our painting' }],
+  },
+  'assembly.drop-own': {
+    before: (installation) =>
+      must(installation, 'assembly.write', {
+        key: 'ours',
+        base: 'repaint-face',
+        title: 'Ours',
+        says: 'Ours',
+        lines: [
+          { key: 'paint', verb: 'paint', subject: 'the face', of: ['face'], unit: 'm²', trade: 'paint', hours: 1 },
+        ],
+      }),
+    payload: { key: 'ours' },
+    leaves: ({ db }) => queryAll(db, 'SELECT key FROM own_assembly'),
+    expected: [],
+  },
   'assembly.remove': {
     before: (installation) =>
       must(installation, 'assembly.set', {

@@ -1,4 +1,4 @@
-import { mixed, object, string } from 'yup';
+import { array, mixed, number, object, string } from 'yup';
 import { MEASURES, type Measure } from '@/core/layout/measures';
 import { command, OFFICE } from '../command';
 import * as field from '../fields';
@@ -51,4 +51,71 @@ export const removeAssembly = command(
   OFFICE,
   'plan',
   object({ id: field.id(), version: field.version() }).noUnknown(),
+);
+
+/** A product of what is asked and of plain numbers. */
+const amount = () =>
+  array(
+    mixed<string | number>((value): value is string | number => typeof value === 'string' || typeof value === 'number')
+      .required('say what it goes by')
+      .test('number', 'a number is over 0', (value) => typeof value === 'string' || value > 0),
+  )
+    .required('say what it goes by')
+    .min(1, 'say what it goes by')
+    .max(6);
+const share = (what: string, most: number, over: string) =>
+  number()
+    .typeError(`${what} must be a number`)
+    .required(`${what} is missing`)
+    .min(0, `${what} is not under 0`)
+    .max(most, over);
+const UNITS = ['m', 'm²', 'm³', 'pieces'] as const;
+
+/** What the firm says otherwise of an assembly: in its place under the same key, or as another one. */
+export const writeAssembly = command(
+  'assembly.write',
+  OFFICE,
+  'firm',
+  object({
+    key: string().required('the key is missing').max(60),
+    base: string().required('what it begins from is missing').max(60),
+    title: field.line('its name', 60),
+    says: field.line('the sentence', 120),
+    lines: array(
+      object({
+        key: field.line('the key', 40),
+        verb: field.line('what happens', 30),
+        subject: field.line('to what'),
+        of: amount(),
+        unit: field.oneOf('the unit', UNITS),
+        trade: field.trade(),
+        hours: share('the hours for one', 1000, 'so many hours for one cannot be meant'),
+      }).noUnknown(),
+    )
+      .required('it needs lines')
+      .min(1, 'it needs at least one line')
+      .max(30),
+    goods: array(
+      object({
+        what: field.line('what is bought', 60),
+        line: field.line('the line', 40),
+        of: amount(),
+        unit: field.oneOf('the unit', ['m', 'm²', 'pieces'] as const),
+        waste: share('the waste', 1, 'over 100 % cannot be meant'),
+        pack: share('what one covers', 10_000, 'so much in one cannot be meant').moreThan(
+          0,
+          'what one covers is over 0',
+        ),
+      }).noUnknown(),
+    )
+      .default([])
+      .max(30),
+  }).noUnknown(),
+);
+/** Back to what ships; one of the firm’s making goes. */
+export const dropOwnAssembly = command(
+  'assembly.drop-own',
+  OFFICE,
+  'firm',
+  object({ key: string().required('the key is missing').max(60) }).noUnknown(),
 );

@@ -36,6 +36,8 @@ export const COMMANDS = {
   'sub.back': firm.subBack,
   'holiday.add': firm.addHoliday,
   'assembly.set': assemblies.setAssemblyCommand,
+  'assembly.write': assemblies.writeAssembly,
+  'assembly.drop-own': assemblies.dropOwnAssembly,
   'assembly.remove': assemblies.removeAssembly,
   'firm.set-money': money.setMoney,
   'rate.set-hour': money.setHourRate,

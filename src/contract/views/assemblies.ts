@@ -15,7 +15,12 @@ export interface AssembliesView {
   areas: { id: string; name: string; kind: AreaKind }[];
   /** The area that is looked at, with what its drawing answers. */
   area: string;
-  catalogue: (Assembly & { drawn: Record<string, number>; fed: Record<string, Measure> })[];
+  catalogue: (Assembly & {
+    drawn: Record<string, number>;
+    fed: Record<string, Measure>;
+    /** The firm says it otherwise, or made it; null for one that ships. */
+    own: 'changed' | 'made' | null;
+  })[];
   /** What an hour of each trade costs. */
   rates: { trade: Trade; perHour: number }[];
   /** What goods cost when they were last priced, by their names. */

@@ -14,6 +14,8 @@ import type { AreaKind, Inclusion } from '../sites/area';
  */
 export interface Assembly {
   key: string;
+  /** Of one that a firm made: the key of the one that ships, whose questions and cautions it has. */
+  base?: string;
   title: string;
   /** The sentence that means it. */
   says: string;

@@ -1,14 +1,16 @@
-import { ASSEMBLIES } from '@/core/assemblies/catalogue';
+import { wrongOwn } from '@/core/assemblies/own';
 import type { Assembly } from '@/core/assemblies/assembly';
 import { drawnAnswers, setAssembly, type SetAssembly } from '@/core/assemblies/set';
 import type { Measure } from '@/core/layout/measures';
 import { AREA_KINDS } from '@/core/sites/area';
 import type { Work } from '@/core/sequence/works';
-import { insert, queryAll, queryOne, update } from '../database/query';
+import { execute, insert, queryAll, queryOne, update } from '../database/query';
 import { uuid } from '../database/id';
 import type { Rows } from '../database/rows';
 import { carryOut, handlers, requireRow, requireVersion, type PlanContext } from '../door/handler';
 import { Refusal, unprocessable } from '../refusal';
+import { catalogueOf } from '../reading/assemblies';
+import { readHouse } from '../reading/reading';
 import { measuresNow } from '../reading/layouts';
 import { quantityHandlers } from '../quantities/commands';
 import { changeLine, dropGoodsOfAssembly, ofAssembly } from '../quantities/lines';
@@ -18,8 +20,8 @@ import { selectionHandlers } from '../selections/commands';
 import { layTrack } from '../sequence/lay-track';
 import { changeArea } from '../sites/areas';
 
-function assemblyFor(area: Rows['area'], key: string): Assembly {
-  const assembly = ASSEMBLIES.find((each) => each.key === key);
+function assemblyFor(context: PlanContext, area: Rows['area'], key: string): Assembly {
+  const assembly = catalogueOf(readHouse(context.installation)).find((each) => each.key === key);
   if (!assembly)
     throw unprocessable('no-such-assembly', 'There is no such assembly; choose one of the list.', 'assembly');
   if (!assembly.kinds.includes(area.kind))
@@ -137,7 +139,7 @@ function addSteps(
 export const assemblyHandlers = handlers({
   'assembly.set': (context, { id, area: areaId, assembly: key, answers, fed, prices }) => {
     const area = requireRow(context, 'area', areaId, 'area');
-    const assembly = assemblyFor(area, key);
+    const assembly = assemblyFor(context, area, key);
     const { units } = requireRow(context, 'job', area.job, 'job');
     const drawn = drawnAnswers(assembly.asks, measuresNow(context.installation, area.id));
     // What follows the drawing is what the drawing says now, whatever it said when the form was opened.
@@ -164,6 +166,20 @@ export const assemblyHandlers = handlers({
     addQuestions(context, area, assembly);
     addSteps(context, row, set.value);
     context.replan(area.job, { kind: 'area', area: area.id, place: area.name, what: 'changed' });
+  },
+  'assembly.write': (context, own) => {
+    const wrong = wrongOwn(own);
+    if (wrong) throw unprocessable('assembly-broken', wrong.message, wrong.field);
+    execute(context.db, 'DELETE FROM own_assembly WHERE key = @key', { key: own.key });
+    insert(context.db, 'own_assembly', {
+      ...own,
+      lines: JSON.stringify(own.lines),
+      goods: JSON.stringify(own.goods),
+    });
+  },
+  'assembly.drop-own': (context, { key }) => {
+    if (execute(context.db, 'DELETE FROM own_assembly WHERE key = @key', { key }) === 0)
+      throw unprocessable('not-own', 'The firm says nothing otherwise of this one.', 'key');
   },
   'assembly.remove': (context, { id, version }) => {
     const row = requireVersion(context, 'assembly', id, version);

@@ -603,6 +603,14 @@ export interface Rows {
     low: number;
     said_at: string;
   };
+  own_assembly: {
+    key: string;
+    base: string;
+    title: string;
+    says: string;
+    lines: string;
+    goods: string;
+  };
   own_link: {
     id: string;
     job: JobId;
@@ -1237,6 +1245,7 @@ export interface Defaults {
   opening: 'removed' | 'version';
   option_set: 'chosen' | 'reason' | 'chosen_at' | 'chosen_by' | 'works_before' | 'version' | 'lines';
   outlook: never;
+  own_assembly: never;
   own_link: never;
   own_rule: 'number' | 'job' | 'removed' | 'version';
   payment: 'note' | 'removed' | 'version';

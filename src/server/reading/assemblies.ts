@@ -1,3 +1,5 @@
+import type { Assembly, AssemblyGoods, AssemblyLine } from '@/core/assemblies/assembly';
+import { withOwn } from '@/core/assemblies/own';
 import { queryAll } from '../database/query';
 import type { Rows } from '../database/rows';
 import { OF_JOBS, ofFirm, rowsOf } from './reading';
@@ -5,6 +7,17 @@ import { OF_JOBS, ofFirm, rowsOf } from './reading';
 /** What was set with one sentence and stands, in the order of its making. */
 export const assemblyRows = rowsOf<Rows['assembly']>(
   `SELECT * FROM assembly WHERE job ${OF_JOBS} AND removed = 0 ORDER BY rowid`,
+);
+
+/** What can be set: what ships, with the firm's own in place of it or behind it. */
+export const catalogueOf = ofFirm(({ db }): Assembly[] =>
+  withOwn(
+    queryAll<Rows['own_assembly']>(db, 'SELECT * FROM own_assembly ORDER BY title').map((row) => ({
+      ...row,
+      lines: JSON.parse(row.lines) as AssemblyLine[],
+      goods: JSON.parse(row.goods) as AssemblyGoods[],
+    })),
+  ),
 );
 
 /** What goods cost when they were last priced, by their names, whatever the job. */

@@ -3,7 +3,7 @@ import { ASSEMBLIES } from '@/core/assemblies/catalogue';
 import { drawnAnswers } from '@/core/assemblies/set';
 import { groupBy } from '@/core/group-by';
 import { lineText } from '@/core/scope/brief';
-import { assemblyRows, lastPrices } from '../reading/assemblies';
+import { assemblyRows, catalogueOf, lastPrices } from '../reading/assemblies';
 import { areaNames, areasUpward, jobRow } from '../reading/job';
 import { measuresIn } from '../reading/layouts';
 import { hourRates, priceTerms } from '../reading/money';
@@ -20,7 +20,21 @@ export function assembliesView(job: JobReading, at?: string): AssembliesView {
   if (at !== undefined && !area) throw notFound('area of this job', 'area');
   const lines = groupBy(scopeRows(job), (row) => row.assembly ?? '');
   const names = areaNames(job);
-  const known = new Set(ASSEMBLIES.flatMap(({ goods }) => goods.map(({ what }) => what)));
+  const catalogue = catalogueOf(job.firm);
+  const shipped = new Set(ASSEMBLIES);
+  const own = new Map(
+    catalogue.flatMap((assembly) =>
+      shipped.has(assembly)
+        ? []
+        : [
+            [
+              assembly.key,
+              ASSEMBLIES.some(({ key }) => key === assembly.key) ? ('changed' as const) : ('made' as const),
+            ],
+          ],
+    ),
+  );
+  const known = new Set(catalogue.flatMap(({ goods }) => goods.map(({ what }) => what)));
   return {
     job: jobHead(job),
     counts: scopeCounts(job),
@@ -29,10 +43,12 @@ export function assembliesView(job: JobReading, at?: string): AssembliesView {
     areas: areas.map(({ id, name, kind }) => ({ id, name, kind })),
     area: area?.id ?? '',
     catalogue: area
-      ? ASSEMBLIES.filter(({ kinds }) => kinds.includes(area.kind)).map((assembly) => {
-          const { answers, fed } = drawnAnswers(assembly.asks, measuresIn(job, area.id));
-          return { ...assembly, drawn: answers, fed };
-        })
+      ? catalogue
+          .filter(({ kinds }) => kinds.includes(area.kind))
+          .map((assembly) => {
+            const { answers, fed } = drawnAnswers(assembly.asks, measuresIn(job, area.id));
+            return { ...assembly, drawn: answers, fed, own: own.get(assembly.key) ?? null };
+          })
       : [],
     rates: [...hourRates(job.firm)].map(([trade, perHour]) => ({ trade, perHour })),
     prices: Object.fromEntries([...lastPrices(job.firm)].filter(([what]) => known.has(what))),

@@ -16,6 +16,7 @@ import { useSend } from '../kit/use-send';
 import { ScopeTabs } from '../scope/scope-tabs';
 import { JobTabs } from '../shell/job-tabs';
 import { AssemblyForm } from './assembly-form';
+import { OwnForm } from './own-form';
 
 type Offered = AssembliesView['catalogue'][number];
 
@@ -33,6 +34,7 @@ export function Assemblies({ view }: { view: AssembliesView }) {
   const router = useRouter();
   const [said, setSaid] = useState('');
   const [open, setOpen] = useState<Offered>();
+  const [changed, setChanged] = useState<Offered>();
   const words = wordsOf(said);
   const offered =
     words.length === 0
@@ -92,12 +94,18 @@ export function Assemblies({ view }: { view: AssembliesView }) {
                   <Line
                     key={assembly.key}
                     beside={
-                      <LinkButton onClick={() => setOpen(assembly)}>
-                        Set<Hidden> {assembly.title}</Hidden>
-                      </LinkButton>
+                      <span className="d-flex gap-3">
+                        <LinkButton onClick={() => setChanged(assembly)}>
+                          Change<Hidden> {assembly.title}</Hidden>
+                        </LinkButton>
+                        <LinkButton onClick={() => setOpen(assembly)}>
+                          Set<Hidden> {assembly.title}</Hidden>
+                        </LinkButton>
+                      </span>
                     }
                   >
                     <span className="fw-bold">{assembly.title}</span>
+                    {assembly.own && <span className="small-text soft"> the firm’s own</span>}
                     <div className="small-text soft">“{assembly.says}”</div>
                   </Line>
                 ))}
@@ -106,6 +114,9 @@ export function Assemblies({ view }: { view: AssembliesView }) {
             <SetAlready view={view} />
           </div>
         )}
+        <SidePanel title="For the whole firm" open={changed !== undefined} onClose={() => setChanged(undefined)}>
+          {changed && <OwnForm key={changed.key} assembly={changed} onDone={() => setChanged(undefined)} />}
+        </SidePanel>
         <SidePanel title={open?.title ?? ''} open={open !== undefined} onClose={() => setOpen(undefined)}>
           {open && area && (
             <AssemblyForm key={open.key} view={view} assembly={open} area={area} onDone={() => setOpen(undefined)} />
