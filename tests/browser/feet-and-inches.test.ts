@@ -2,6 +2,7 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { choose, click, DESK, PHONE, press, seesText, textFits, visit } from '../support/browser';
 import { fillAll, fillIn, tick } from '../support/forms';
+import { foundFirm } from '../support/found-firm';
 import { sendStatement } from '../support/statement';
 import { stage } from '../support/stage';
 
@@ -21,19 +22,6 @@ const WALLS: readonly (readonly [string, string])[] = [
   [`7' 5 3/16"`, '90'],
 ];
 
-async function foundFirm(page: Page): Promise<void> {
-  await page.goto(`${on.server.url}/`);
-  await seesText(page, 'Whose firm is this?');
-  await fillAll(page, {
-    name: 'Own Two Hands',
-    ownerName: 'Ida Own',
-    email: 'ida@own.example',
-    password: 'ten letters or more',
-  });
-  await press(page, 'Begin');
-  await press(page, 'Open the first job');
-}
-
 /** Keeps one line of the first visit, once what was understood of it stands beneath it. */
 async function say(page: Page, line: string, understood: RegExp): Promise<void> {
   await fillIn(page, '#scope-line', line);
@@ -46,7 +34,8 @@ async function say(page: Page, line: string, understood: RegExp): Promise<void> 
 describe('a job in feet and inches', () => {
   it('goes from an empty house over an L-shaped room with a bay to an agreed statement, and reaches its crew', async () => {
     const page = await visit(on.browser, DESK, on.complaints);
-    await foundFirm(page);
+    await foundFirm(on, page);
+    await press(page, 'Open the first job');
     await page.waitForSelector('[name="name"]');
     await fillAll(page, { name: 'Larch House', client: 'Perrin', clientEmail: 'perrin@larch.example' });
     await choose(page, 'units', 'imperial');

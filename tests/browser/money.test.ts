@@ -2,6 +2,7 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { choose, DESK, press, seesText, textFits, visit } from '../support/browser';
 import { fillAll, fillIn, tick } from '../support/forms';
+import { foundFirm } from '../support/found-firm';
 import { sendStatement } from '../support/statement';
 import { stage } from '../support/stage';
 
@@ -38,16 +39,7 @@ const optionOf = (page: Page, name: string, text: string): Promise<string> =>
 describe('money from an empty house', () => {
   it('three assemblies make a priced statement; what was found otherwise becomes changes, and the sum is one on every paper', async () => {
     const page = await visit(on.browser, DESK, on.complaints);
-    await page.goto(`${on.server.url}/`);
-    await seesText(page, 'Whose firm is this?');
-    await fillAll(page, {
-      name: 'Own Two Hands',
-      ownerName: 'Ida Own',
-      email: 'ida@own.example',
-      password: 'ten letters or more',
-    });
-    await press(page, 'Begin');
-    await seesText(page, 'Open the first job');
+    await foundFirm(on, page);
 
     // Once for the firm: its money and what hours cost it.
     await page.goto(`${on.server.url}/firm`);

@@ -263,6 +263,48 @@ describe('what was found otherwise', () => {
     expect(statementView(job(installation)).content.changes).toMatchObject([{ amount: 253_920 }]);
   });
 
+  it('what an approved change took over is not brought again, however often the assumption is settled', () => {
+    const installation = demoHouse();
+    const settle = (): void =>
+      void must(installation, 'assumption.settle', {
+        id: assumption,
+        verdict: 'wrong',
+        found: 'soft',
+        extraId: newId(),
+      });
+    settle();
+    const id = newId();
+    must(installation, 'change.draft', { id, of: 'assumption', from: assumption });
+    approve(installation, id);
+    must(installation, 'assumption.reopen', { id: assumption });
+    settle();
+    expect(
+      queryAll(installation.db, `SELECT change_order FROM extra_work WHERE job = @dairy AND state = 'open'`, { dairy }),
+    ).toEqual([{ change_order: id }]);
+  });
+
+  it('a line that an approved change leaves out stays in the price that was agreed, and the change takes it off', () => {
+    const installation = demoHouse();
+    priceAll(installation, 100_000);
+    const before = estimateOf(job(installation)).price.net;
+    const back = demoId('dairy', 'scope', '2');
+    const id = newId();
+    must(installation, 'change.add', {
+      ...{ id, job: dairy, kind: 'omission', title: 'the meadow face stays' },
+      lines: [
+        {
+          ...{ id: newId(), area: demoId('dairy', 'area', 'back'), verb: 'paint', subject: 'the meadow face' },
+          ...{ quantity: -1, unit: 'sum', unitPrice: 100_000 },
+        },
+      ],
+      omits: [back],
+    });
+    approve(installation, id);
+    expect(estimateOf(job(installation)).price.net).toBe(before);
+    expect(moneyView(job(installation)).changes.approved.total).toBe(-138_000);
+    expect(statementView(job(installation)).content.sums?.changes).toBe(-138_000);
+  });
+
   it('a small opening comes before all that is not begun, and goes once the assumption is settled', () => {
     const installation = demoHouse();
     const probe = newId();
@@ -334,6 +376,8 @@ describe('what was found otherwise', () => {
     expect(view.allowances).toMatchObject([{ allowed: 38_000, chosen: 50_000, open: 12_000, unsure: false }]);
     const id = newId();
     must(installation, 'change.draft', { id, of: 'finding', from: allowance(installation) });
+    // The client reads why: what they pay, and nothing of what it costs.
+    expect(changeOf(installation, id).why).toBe('Chosen for €690.00; €524.40 was allowed for, everything included');
     const before = lines(installation).length;
     approve(installation, id);
     expect(lines(installation).length).toBe(before);

@@ -1,4 +1,4 @@
-import type { Held } from '@/core/money/allowance';
+import type { Held } from '@/core/money/held';
 import type { EstimateEntry } from '@/core/money/estimate';
 import type { CostsSoFar } from '@/core/money/glance';
 import type { MissingPrice, PriceWay } from '@/core/money/line-price';

@@ -1,6 +1,7 @@
 import { readScopeLine } from '../scope/scope-line';
 import type { Phase } from '../sequence/phases';
 import type { Trade } from '../sequence/trades';
+import { figure } from '../units/format-quantity';
 import { capital } from '../words/letters';
 
 /** A line of a change as it is first written down; money in hundredths. */
@@ -59,31 +60,31 @@ export function draftOfAssumption(assumption: {
   };
 }
 
-const figure = (value: number): number => Math.round(value * 100) / 100;
-
 /**
- * Damage against what the price allows for: more is extra, less is saved.
- * @returns undefined where what was found is what was allowed for
+ * Damage against what the price holds: more is extra, less is saved.
+ * @param damage `over` is what no change holds yet
+ * @returns undefined where nothing is over or left
  */
 export function draftOfDamage(damage: {
   subject: string;
   unit: string;
-  allowed: number;
+  inPrice: number;
   found: number;
+  over: number;
   unitPrice: number | null;
 }): ChangeDraft | undefined {
-  const extra = figure(damage.found - damage.allowed);
-  if (extra === 0) return undefined;
+  const { subject, unit, inPrice, found, over, unitPrice } = damage;
+  if (over === 0) return undefined;
   return {
-    kind: extra > 0 ? 'addition' : 'omission',
-    title: cut(`${extra > 0 ? 'More' : 'Less'} ${damage.subject} than allowed for`, MOST_TITLE),
-    why: `Found ${figure(damage.found)} ${damage.unit}, ${figure(damage.allowed)} ${damage.unit} are in the price`,
+    kind: over > 0 ? 'addition' : 'omission',
+    title: cut(`${over > 0 ? 'More' : 'Less'} ${subject} than allowed for`, MOST_TITLE),
+    why: `Found ${figure(found, 2)} ${unit}, ${figure(inPrice, 2)} ${unit} are in the price`,
     line: {
       verb: 'repair',
-      subject: damage.subject,
-      quantity: extra,
-      unit: damage.unit || 'pieces',
-      ...(damage.unitPrice === null ? {} : { unitPrice: damage.unitPrice }),
+      subject,
+      quantity: over,
+      unit: unit || 'pieces',
+      ...(unitPrice === null ? {} : { unitPrice }),
       halfDays: 0,
       priceOnly: false,
     },
@@ -92,7 +93,7 @@ export function draftOfDamage(damage: {
 
 /**
  * What was chosen against the allowance for it: more is paid, less is given back.
- * @param over what is not in any change yet, in hundredths
+ * @param allowance `over` is what no change holds yet, as it costs the firm; `words` are for the client
  * @returns undefined where nothing is over or left
  */
 export function draftOfAllowance(allowance: { subject: string; over: number; words: string }): ChangeDraft | undefined {

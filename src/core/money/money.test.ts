@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CURRENCY_CODES, currencyOf, formatMoney, NO_CURRENCY, roundMoney } from '../units/money';
 import { sum } from '../units/rounding';
-import { heldAgainst } from './allowance';
+import { damageOver, heldAgainst } from './held';
 import { draftOfAllowance, draftOfAssumption, draftOfDamage } from './change-draft';
 import { estimateOf, rowsByArea, type EstimateEntry } from './estimate';
 import { costsSoFar } from './glance';
@@ -276,10 +276,14 @@ describe('what was found or chosen otherwise', () => {
       title: 'Replace the sheathing 46 m²',
       line: { verb: 'replace', subject: 'the sheathing', quantity: 1, unitPrice: 184_000, halfDays: 5, after: 'strip' },
     });
-    const damage = { subject: 'rot', unit: 'm', allowed: 3, unitPrice: 14_800 };
-    expect(draftOfDamage({ ...damage, found: 5.5 })).toMatchObject({ kind: 'addition', line: { quantity: 2.5 } });
-    expect(draftOfDamage({ ...damage, found: 1 })).toMatchObject({ kind: 'omission', line: { quantity: -2 } });
-    expect(draftOfDamage({ ...damage, found: 3 })).toBeUndefined();
+    const damage = { subject: 'rot', unit: 'm', inPrice: 3, unitPrice: 14_800 };
+    const draft = (found: number, changed: number) =>
+      draftOfDamage({ ...damage, found, over: damageOver({ found, allowed: 3, quantity: 6.4 }, changed) });
+    expect(draft(5.5, 0)).toMatchObject({ kind: 'addition', line: { quantity: 2.5 } });
+    expect(draft(1, 0)).toMatchObject({ kind: 'omission', line: { quantity: -2 } });
+    expect([draft(3, 0), draft(5.5, 2.5)]).toEqual([undefined, undefined]);
+    expect(draft(5, 2.5)).toMatchObject({ kind: 'omission', line: { quantity: -0.5 } });
+    expect(damageOver({ found: 7, allowed: null, quantity: 6.4 }, 0)).toBe(0.6);
     expect(draftOfAllowance({ subject: 'lights', over: -4000, words: '' })).toMatchObject({
       kind: 'omission',
       line: { quantity: -1, unitPrice: 4000, priceOnly: true },

@@ -49,7 +49,8 @@ export function paymentAmounts(
   if (total === null) return answer(steps.map(() => 0));
   const shares = steps.map((entry) => sumOf(entry) + (total * percentOf(entry)) / 100);
   const left = total - sum(shares);
-  if (rests === 0 && Math.abs(left) >= steps.length * step)
+  // Parts of a hundred are rounded; sums alone make up the price to the last hundredth or do not.
+  if (rests === 0 && Math.abs(left) >= (percent > 0 ? steps.length * step : 1))
     return wrong(last, `The steps and the price do not agree; make one of them the rest.`);
   if (rests > 0 && left < 0)
     return wrong(last, 'Nothing is left for the rest: the other steps are more than the price.');

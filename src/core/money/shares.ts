@@ -6,7 +6,7 @@ import { floor, sum } from '../units/rounding';
  *
  * @param total what they make up, in hundredths
  * @param exact what each would be unrounded; they may be under 0
- * @param step the smallest sum that can be paid; where `total` is no multiple of it, the first part bears the rest
+ * @param step the smallest sum that can be paid; where `total` is no multiple of it, the part that lost most bears the rest
  * @returns as many parts, in their order; none where there are none
  */
 export function shareOut(total: number, exact: readonly number[], step: number): number[] {

@@ -1,3 +1,4 @@
+import { sayPercent } from '../units/format-quantity';
 import { formatLength, parseLength } from '../units/length';
 import { formatMoney, NO_CURRENCY, type Currency } from '../units/money';
 import { readQuantity } from '../units/quantity';
@@ -44,7 +45,7 @@ function readBack(ask: Ask<unknown>, text: string, system: UnitSystem, currency:
     }
     case 'fraction': {
       const read = readQuantity('fall', text, system, { shown: '%' });
-      return read.ok ? `${Number((read.value * 100).toPrecision(6))} %` : undefined;
+      return read.ok ? sayPercent(read.value) : undefined;
     }
     default:
       return undefined;

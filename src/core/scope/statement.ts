@@ -2,6 +2,7 @@ import type { Day } from '../units/day';
 import type { SumRow } from '../money/estimate';
 import type { TaxShown } from '../money/price';
 import type { Inclusion } from '../sites/area';
+import { sayPercent } from '../units/format-quantity';
 import { NO_CURRENCY, type Currency } from '../units/money';
 
 /**
@@ -52,8 +53,6 @@ export interface PriceRow extends Pick<SumRow, 'text' | 'amount'> {
   strong?: true;
 }
 
-const percent = (fraction: number): string => `${Number((fraction * 100).toPrecision(6))} %`;
-
 /** Everything that is in the work has a price, and nothing waits to be chosen. */
 const isWhole = ({ unpriced, toChoose }: StatementSums): boolean => unpriced === 0 && toChoose.length === 0;
 
@@ -64,7 +63,7 @@ export function priceRows(sums: StatementSums): PriceRow[] {
   return [
     ...sums.rows,
     ...(apart ? [{ text: 'Without tax', amount: sums.sum }] : []),
-    ...(apart ? [{ text: `Tax, ${percent(sums.taxRate)}`, amount: sums.tax }] : []),
+    ...(apart ? [{ text: `Tax, ${sayPercent(sums.taxRate)}`, amount: sums.tax }] : []),
     { text: `${isWhole(sums) ? 'In all' : 'So far'}${taxed ? ', with tax' : ''}`, amount: sums.total, strong: true },
     ...(sums.changes === 0
       ? []
@@ -81,7 +80,7 @@ export function taxWords({ taxShown, taxRate, unpriced }: StatementSums): string
     taxRate === 0
       ? 'No tax is added.'
       : taxShown === 'within'
-        ? `Sums hold the tax of ${percent(taxRate)}.`
+        ? `Sums hold the tax of ${sayPercent(taxRate)}.`
         : `Sums of lines and rooms are without tax; it stands under them. Sums by themselves are with tax.`;
   const open =
     unpriced === 0

@@ -34,6 +34,9 @@ const DIGITS: Record<UnitSystem, Record<MeasuredKind, number>> = {
 export const figure = (value: number, digits: number): string =>
   String(Number(value.toFixed(Math.abs(value) >= 100 ? Math.min(1, digits) : digits)));
 
+/** A part of one as people say it: `12.5 %`. */
+export const sayPercent = (fraction: number): string => `${Number((fraction * 100).toPrecision(6))} %`;
+
 /** A kept value in the job's own unit, or in another of its kind, as a number. */
 export const inOwnUnit = (
   kind: MeasuredKind,

@@ -14,7 +14,7 @@ import { readHouse } from '../reading/reading';
 import { measuresNow } from '../reading/layouts';
 import { quantityHandlers } from '../quantities/commands';
 import { changeLine, dropGoodsOfAssembly, ofAssembly } from '../quantities/lines';
-import { addExtraWork, dropExtraWorkOfAssembly } from '../schedule/extra-work';
+import { addExtraWork, dropExtraWorkOf } from '../schedule/extra-work';
 import { scopeHandlers } from '../scope/commands';
 import { selectionHandlers } from '../selections/commands';
 import { layTrack } from '../sequence/lay-track';
@@ -34,11 +34,10 @@ function assemblyFor(context: PlanContext, area: Rows['area'], key: string): Ass
   return assembly;
 }
 
-/** Works are added to what is planned there; an area of which nothing was planned has work now. */
+/** Works are added to what is planned there; where nothing was to be done, something is now. */
 function addWorks(context: PlanContext, area: Rows['area'], works: readonly Work[]): void {
   const planned = (JSON.parse(area.works) as Work[]).filter((work) => work !== 'none');
   const all = [...new Set([...planned, ...works])];
-  if (works.length === 0 || all.length === planned.length) return;
   changeArea(context.db, area.id, { works: JSON.stringify(all) });
   layTrack(context.installation, area.id);
 }
@@ -192,7 +191,7 @@ export const assemblyHandlers = handlers({
     );
     for (const line of lines) changeLine(context.db, line.id, { removed: 1 });
     dropGoodsOfAssembly(context.db, id);
-    dropExtraWorkOfAssembly(context.db, id);
+    dropExtraWorkOf(context.db, 'assembly', id);
     context.replan(row.job, {
       kind: 'area',
       area: row.area,

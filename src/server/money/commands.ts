@@ -1,7 +1,8 @@
 import type { InferType } from 'yup';
 import type { setPayments } from '@/contract/commands/money';
 import { paymentAmounts, type PaymentShare } from '@/core/money/payments';
-import { currencyIn } from '../currency';
+import { currencyOfFirm } from '../reading/money';
+import { readHouse } from '../reading/reading';
 import { execute, insert, orNull } from '../database/query';
 import { handlers, requireAreaOf, requireRow, requireStep, type CommandContext } from '../door/handler';
 import { conflict, notFound, unprocessable } from '../refusal';
@@ -19,7 +20,7 @@ function needWhole(context: CommandContext, job: string, steps: readonly Step[])
   const amounts = paymentAmounts(
     steps.map(({ share }) => ({ share: shareOf(share) })),
     null,
-    currencyIn(context.db),
+    currencyOfFirm(readHouse(context.installation)),
   );
   if (!amounts.ok) throw unprocessable(amounts.problem.code, amounts.problem.message, amounts.problem.field);
   steps.forEach(({ due }, at) => {

@@ -3,6 +3,7 @@ import type { ClientChange } from '@/contract/views/changes';
 import type { Day } from '@/core/units/day';
 import { formatDay } from '@/core/units/day';
 import { formatMoney, type Currency } from '@/core/units/money';
+import { sayChangeEffect } from '@/core/words/change-effect';
 import { capital } from '@/core/words/letters';
 import { HAIRLINES, rule, type PaperDocument } from './pdf';
 
@@ -11,14 +12,6 @@ interface Terms {
   firm: string;
   today: Day;
   currency: Currency;
-}
-
-/** When the work would end with it and without it. */
-function finish({ before, after }: ClientChange, today: Day): string {
-  if (!after) return 'What it does to the finish is said when it is sent.';
-  return before && before !== after
-    ? `The work then ends on ${formatDay(after, today)} instead of ${formatDay(before, today)}.`
-    : `The work ends on ${formatDay(after, today)}, as before.`;
 }
 
 /** A change as a sheet for the client: what it is, what it comes to, what it does to the finish, and a line to sign. */
@@ -53,7 +46,10 @@ export function changePaper(change: ClientChange, { job, firm, today, currency }
       rule(),
       ...(change.why ? [{ text: change.why, style: 'note' }] : []),
       { table: { widths: ['*', 90], body: rows }, layout: HAIRLINES },
-      { text: finish(change, today), margin: [0, 12, 0, 14] },
+      {
+        text: change.after ? sayChangeEffect(change, today) : 'What it does to the finish is said when it is sent.',
+        margin: [0, 12, 0, 14],
+      },
       change.answered
         ? { text: capital(change.answered), bold: true }
         : {

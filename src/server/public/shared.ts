@@ -41,6 +41,7 @@ import { statementRows, type StatementRow } from '../reading/statements';
 import { messageOfLink, sentUpdates } from '../reading/updates';
 import { signOffRows } from '../reading/walks';
 import { workDoneOf } from '../reading/weights';
+import { assemblyCautions } from '../reading/assemblies';
 import { clientItems } from '../views/completion';
 import { whenSeen } from '../words';
 
@@ -302,9 +303,10 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
       const brief = briefOfJob(firm.job(id));
       return isEmptyBrief(brief) ? [] : [{ job: jobs.get(id)?.name ?? '', brief }];
     }),
-    cautions: carried.flatMap((item) =>
-      item.kind === 'caution' && inMyRooms.has(item.area) ? [{ area: nameOf(item), text: item.text }] : [],
-    ),
+    cautions: [
+      ...carried.filter((item) => item.kind === 'caution'),
+      ...[...jobIds].flatMap((id) => assemblyCautions(firm.job(id))),
+    ].flatMap((item) => (inMyRooms.has(item.area) ? [{ area: nameOf(item), text: item.text }] : [])),
     leftovers: carried.flatMap((item) =>
       item.kind === 'remaining' && (!sub || item.trade === sub.trade)
         ? [{ area: nameOf(item), text: countedWords(item), trade: TRADES[item.trade] }]

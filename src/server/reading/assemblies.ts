@@ -2,12 +2,24 @@ import type { Assembly, AssemblyGoods, AssemblyLine } from '@/core/assemblies/as
 import { withOwn } from '@/core/assemblies/own';
 import { queryAll } from '../database/query';
 import type { Rows } from '../database/rows';
-import { OF_JOBS, ofFirm, rowsOf } from './reading';
+import type { AreaId } from '@/core/ids';
+import { OF_JOBS, ofFirm, ofJob, rowsOf } from './reading';
 
 /** What was set with one sentence and stands, in the order of its making. */
 export const assemblyRows = rowsOf<Rows['assembly']>(
   `SELECT * FROM assembly WHERE job ${OF_JOBS} AND removed = 0 ORDER BY rowid`,
 );
+
+/** What has to be minded where something was set, each once a room. */
+export const assemblyCautions = ofJob((job): { job: string; area: AreaId; text: string }[] => {
+  const seen = new Set<string>();
+  return assemblyRows(job).flatMap(({ area, cautions }) =>
+    (JSON.parse(cautions) as string[]).flatMap((text) => {
+      const known = seen.size === seen.add(`${area} ${text}`).size;
+      return known ? [] : [{ job: job.id, area, text }];
+    }),
+  );
+});
 
 /** What can be set: what ships, with the firm's own in place of it or behind it. */
 export const catalogueOf = ofFirm(({ db }): Assembly[] =>

@@ -9,22 +9,12 @@ export const addExtraWork = (db: Connection, work: Omit<NewRow<'extra_work'>, 's
 export const setExtraWork = (db: Connection, id: string, state: Rows['extra_work']['state']): void =>
   update(db, 'extra_work', id, { state });
 
-/** What a wrong assumption brought goes again, unless it was done already. */
-export const dropExtraWorkOf = (db: Connection, assumption: string): void =>
+/** What an assumption or an assembly brought goes with it, unless it was done already. */
+export const dropExtraWorkOf = (db: Connection, by: 'assumption' | 'assembly', id: string): void =>
   void execute(
     db,
     `UPDATE extra_work
       SET state = 'dropped', version = version + 1
-      WHERE assumption = @assumption AND state = 'open'`,
-    { assumption },
-  );
-
-/** Steps that an assembly brought go with it, unless they were done already. */
-export const dropExtraWorkOfAssembly = (db: Connection, assembly: string): void =>
-  void execute(
-    db,
-    `UPDATE extra_work
-      SET state = 'dropped', version = version + 1
-      WHERE assembly = @assembly AND state = 'open'`,
-    { assembly },
+      WHERE ${by} = @id AND state = 'open'`,
+    { id },
   );

@@ -37,7 +37,7 @@ export function approveChange(db: Connection, row: ChangeRow): Rows['change_line
   const drops = queryAll<Rows['change_drop']>(db, 'SELECT * FROM change_drop WHERE change_order = @id', { id: row.id });
   for (const { area, phase } of drops) dropStepUnlessBegun(db, { area, phase });
   // What a wrong assumption brought at once is from now on the change's.
-  if (row.assumption && lines.some((line) => line.half_days > 0)) dropExtraWorkOf(db, row.assumption);
+  if (row.assumption && lines.some((line) => line.half_days > 0)) dropExtraWorkOf(db, 'assumption', row.assumption);
   for (const line of lines)
     if (line.trade && line.half_days > 0)
       addExtraWork(db, {
@@ -57,5 +57,5 @@ export function approveChange(db: Connection, row: ChangeRow): Rows['change_line
 
 /** The job as it would be without what this change is about: what a wrong assumption brought stands in the plan already. */
 export function withoutChange(db: Connection, row: ChangeRow): void {
-  if (row.assumption) dropExtraWorkOf(db, row.assumption);
+  if (row.assumption) dropExtraWorkOf(db, 'assumption', row.assumption);
 }

@@ -10,6 +10,9 @@ import {
   type CommandContext,
   type PlanContext,
 } from '../door/handler';
+import type { Rows } from '../database/rows';
+import { changesFrom } from '../reading/held';
+import { readJob } from '../reading/reading';
 import { notFound, Refusal, unprocessable } from '../refusal';
 import { addExtraWork, dropExtraWorkOf, setExtraWork } from '../schedule/extra-work';
 
@@ -29,6 +32,10 @@ function values(context: CommandContext, area: string, fields: Fields) {
     signs: JSON.stringify(fields.signs),
   };
 }
+
+/** Whether an approved change brought what follows already: settled again, it is not brought twice. */
+const takenOver = ({ installation }: CommandContext, { id, job }: Rows['assumption']): boolean =>
+  (changesFrom(readJob(installation, job)).assumption.get(id) ?? []).some(({ state }) => state === 'approved');
 
 /** Half an hour takes somebody a half-day of the plan: they have to be there. */
 const PROBE_HALF_DAYS = 1;
@@ -63,8 +70,8 @@ export const assumptionHandlers = handlers({
       settled_by: context.who.id,
       settled_walk: orNull(walk),
     });
-    dropExtraWorkOf(context.db, id);
-    if (verdict === 'wrong' && row.fallback_half_days > 0) {
+    dropExtraWorkOf(context.db, 'assumption', id);
+    if (verdict === 'wrong' && row.fallback_half_days > 0 && !takenOver(context, row)) {
       addExtraWork(context.db, {
         id: extraId,
         job: row.job,
@@ -111,7 +118,7 @@ export const assumptionHandlers = handlers({
       settled_by: null,
       settled_walk: null,
     });
-    dropExtraWorkOf(context.db, id);
+    dropExtraWorkOf(context.db, 'assumption', id);
     context.replan(row.job, { kind: 'assumption', area: row.area, text: row.text, what: 'open', found: '' });
   },
   'extra.finish': (context, { id }) => setExtra(context, id, 'open', 'done'),

@@ -1,10 +1,10 @@
 import type { InferType } from 'yup';
 import { addChange, type ChangeSource } from '@/contract/commands/changes';
-import { lineNet, priceOf, type Price, type PricedLine } from '@/core/money/price';
+import { lineNet, priceOf, type Price, type PriceTerms, type PricedLine } from '@/core/money/price';
 import { formatMoney, type Currency } from '@/core/units/money';
 import { sum } from '@/core/units/rounding';
-import { formatDay } from '@/core/units/day';
-import { currencyIn } from '../currency';
+import { sayChangeEffect } from '@/core/words/change-effect';
+import type { ChangeEffect } from '../door/prepared';
 import { today } from '../zone';
 import { flag, execute, insert, orNull, queryAll, queryOne, update } from '../database/query';
 import type { Connection } from '../database/open';
@@ -20,6 +20,8 @@ import {
 import { notFound, unprocessable } from '../refusal';
 import { needClientOf, notifyClient } from '../news/notify-client';
 import type { Rows } from '../database/rows';
+import { priceTerms } from '../reading/money';
+import { readJob } from '../reading/reading';
 import { approveChange } from './approve-change';
 import { draftFrom } from './draft-change';
 
@@ -43,19 +45,12 @@ export const priceOfChange = (
 type Fields = Omit<InferType<typeof addChange.schema>, 'id' | 'job' | 'from'>;
 type Line = Fields['lines'][number];
 
-/** The job's own markup and tax, else the firm's. */
-const termsOf = ({ db }: CommandContext, job: string): { markup: number; tax_rate: number } =>
-  queryOne<{ markup: number; tax_rate: number }>(
-    db,
-    `SELECT coalesce(job.markup, firm.markup) AS markup, coalesce(job.tax_rate, firm.tax_rate) AS tax_rate
-      FROM job
-      JOIN firm
-      WHERE job.id = @job`,
-    { job },
-  ) ?? { markup: 0, tax_rate: 0 };
+/** How prices of a job are made today. */
+const termsOf = ({ installation }: CommandContext, job: string): PriceTerms => priceTerms(readJob(installation, job));
 
 /** Refuses what does not belong to the job, and what is left out at a price. */
 function needFit(context: CommandContext, job: string, fields: Fields): void {
+  const { currency } = termsOf(context, job);
   fields.lines.forEach(({ area, after }, index) => {
     requireAreaOf(context, job, area, `lines[${index}].area`);
     if (after) requireStep(context, area, after, `lines[${index}].after`);
@@ -67,7 +62,7 @@ function needFit(context: CommandContext, job: string, fields: Fields): void {
   for (const item of fields.omits)
     if (requireRow(context, 'scope_item', item, 'omits').job !== job)
       throw notFound('line of scope in this job', 'omits');
-  const net = sum(fields.lines.map((line) => lineNet(priced(line), currencyIn(context.db))));
+  const net = sum(fields.lines.map((line) => lineNet(priced(line), currency)));
   if (fields.kind === 'omission' && net > 0)
     throw unprocessable(
       'omission-costs',
@@ -109,12 +104,12 @@ function put(context: CommandContext, row: { id: string; job: string }, fields: 
   for (const { area, phase } of fields.drops) insert(db, 'change_drop', { change_order: row.id, area, phase });
 }
 
-const valuesOf = (terms: { markup: number; tax_rate: number }, fields: Fields) => ({
+const valuesOf = (terms: Pick<PriceTerms, 'markup' | 'taxRate'>, fields: Fields) => ({
   kind: fields.kind,
   title: fields.title,
   why: fields.why,
   markup: fields.markup ?? terms.markup,
-  tax_rate: fields.taxRate ?? terms.tax_rate,
+  tax_rate: fields.taxRate ?? terms.taxRate,
   omits: JSON.stringify(fields.omits),
 });
 
@@ -182,7 +177,10 @@ export const changeHandlers = handlers({
   'change.edit': (context, { id, version, ...fields }) => {
     const row = needState(context, id, version, ['draft', 'declined']);
     needFit(context, row.job, fields);
-    update(context.db, 'change_order', id, { ...valuesOf(row, fields), state: 'draft' });
+    update(context.db, 'change_order', id, {
+      ...valuesOf({ markup: row.markup, taxRate: row.tax_rate }, fields),
+      state: 'draft',
+    });
     put(context, row, fields);
     context.logFor(row.job);
   },
@@ -236,18 +234,19 @@ function wordsOf(
   context: CommandContext,
   row: ChangeRow,
   lines: readonly ChangeLineRow[],
-  { before, after }: { before: string | null; after: string | null },
+  effect: ChangeEffect,
 ): { title: string; body: string } {
-  const [day, currency] = [today(context.installation), currencyIn(context.db)];
+  const day = today(context.installation);
+  const { currency } = termsOf(context, row.job);
   const { total } = priceOfChange(row, lines, currency);
-  const days =
-    before && after && before !== after
-      ? ` The work would then end on ${formatDay(after, day)} instead of ${formatDay(before, day)}.`
-      : ' The work would end on the same day.';
   return {
     title: `Change ${row.number}: ${row.title}`,
-    body:
-      `${row.title}. ${total < 0 ? 'It saves' : 'It costs'} ${formatMoney(Math.abs(total), currency)}, everything ` +
-      `included.${days}${row.why ? ` Why: ${row.why.replace(/\.$/, '')}.` : ''} Please approve or decline it on your page.`,
+    body: [
+      `${row.title}.`,
+      `${total < 0 ? 'It saves' : 'It costs'} ${formatMoney(Math.abs(total), currency)}, everything included.`,
+      sayChangeEffect(effect, day),
+      ...(row.why ? [`Why: ${row.why.replace(/\.$/, '')}.`] : []),
+      'Please approve or decline it on your page.',
+    ].join(' '),
   };
 }

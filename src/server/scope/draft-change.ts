@@ -6,12 +6,13 @@ import {
   type ChangeDraft,
   type DraftLine,
 } from '@/core/money/change-draft';
-import { heldAgainst } from '@/core/money/allowance';
+import { damageInPrice } from '@/core/money/held';
+import { wholePrice } from '@/core/money/price';
 import { formatMoney } from '@/core/units/money';
-import { currencyIn } from '../currency';
-import { queryAll, queryOne } from '../database/query';
+import { queryOne } from '../database/query';
 import type { Rows } from '../database/rows';
-import { goodsOf } from '../reading/goods';
+import { allowanceHeld, changesFrom, damageHeld } from '../reading/held';
+import { priceTerms } from '../reading/money';
 import { readJob } from '../reading/reading';
 import { uuid } from '../database/id';
 import { requireRow, type CommandContext } from '../door/handler';
@@ -24,22 +25,12 @@ interface Drafted extends Omit<ChangeDraft, 'line'> {
   taxRate: undefined;
 }
 
-type Live = Pick<Rows['change_order'], 'id' | 'number' | 'state'>;
-
-/** Changes that came from the same and were not declined. */
-const liveFrom = ({ db }: CommandContext, of: DraftSource, id: string): Live[] =>
-  queryAll<Live>(
-    db,
-    `SELECT id, number, state FROM change_order WHERE ${of} = @id AND state <> 'declined' ORDER BY number`,
-    { id },
-  );
-
-const heldAlready = (live: readonly Live[], rest = ''): Error =>
-  unprocessable(
-    'drafted-already',
-    `${live.map(({ number }) => `Change ${number}`).join(' and ')} ${live.length > 1 ? 'hold' : 'holds'} it already${rest}.`,
-    'from',
-  );
+/** That a change holds it already, if one does; else why there is nothing to change. */
+function nothingLeft(changes: readonly { number: number }[] = [], code: string, message: string): Error {
+  if (changes.length === 0) return unprocessable(code, message, 'from');
+  const names = changes.map(({ number }) => `Change ${number}`).join(' and ');
+  return unprocessable('drafted-already', `${names} ${changes.length > 1 ? 'hold' : 'holds'} it already.`, 'from');
+}
 
 /** What a change would say that comes from this; a refusal where nothing of it is left for a change. */
 export function draftFrom(context: CommandContext, of: DraftSource, id: string): Drafted {
@@ -58,8 +49,8 @@ function fromAssumption(context: CommandContext, id: string): From {
   const row = requireRow(context, 'assumption', id, 'from');
   if (row.state !== 'wrong')
     throw unprocessable('not-wrong', 'Only an assumption that was found wrong becomes a change.', 'from');
-  const live = liveFrom(context, 'assumption', id);
-  if (live.length > 0) throw heldAlready(live);
+  const changes = changesFrom(readJob(context.installation, row.job)).assumption.get(id);
+  if (changes) throw nothingLeft(changes, '', '');
   return {
     job: row.job,
     area: row.area,
@@ -84,66 +75,50 @@ function anyAreaOf({ db }: CommandContext, job: string): string {
 
 function fromFinding(context: CommandContext, id: string): From {
   const row = requireRow(context, 'finding', id, 'from');
-  const where = { job: row.job, area: row.area ?? anyAreaOf(context, row.job) };
-  if (row.kind === 'damage') {
-    if (row.found === null) throw unprocessable('not-found-yet', 'Say first how much of it was found.', 'from');
-    const live = liveFrom(context, 'finding', id);
-    const held = queryOne<{ quantity: number | null }>(
-      context.db,
-      `SELECT sum(quantity) AS quantity
-        FROM change_line
-        JOIN change_order ON change_order.id = change_order
-        WHERE finding = @id AND state <> 'declined'`,
-      { id },
-    );
-    const allowed = (row.allowed ?? row.quantity ?? 0) + (held?.quantity ?? 0);
-    const draft = draftOfDamage({
-      subject: row.subject,
-      unit: row.unit,
-      allowed,
-      found: row.found,
-      unitPrice: row.unit_price,
-    });
-    if (draft) return { ...where, draft };
-    throw live.length > 0
-      ? heldAlready(live)
-      : unprocessable('as-allowed', 'As much was found as was allowed for; there is nothing to change.', 'from');
-  }
-  if (row.kind === 'allowance') return { ...where, draft: allowanceDraft(context, row) };
-  throw unprocessable('no-money-in-it', 'Only damage and allowances are held against the price.', 'from');
+  const draft =
+    row.kind === 'damage'
+      ? damageDraft(context, row)
+      : row.kind === 'allowance'
+        ? allowanceDraft(context, row)
+        : undefined;
+  if (!draft) throw unprocessable('no-money-in-it', 'Only damage and allowances are held against the price.', 'from');
+  return { job: row.job, area: row.area ?? anyAreaOf(context, row.job), draft };
+}
+
+function damageDraft(context: CommandContext, row: Rows['finding']): ChangeDraft {
+  const job = readJob(context.installation, row.job);
+  const over = damageHeld(job, row);
+  if (over === null || row.found === null)
+    throw unprocessable('not-found-yet', 'Say first how much of it was found.', 'from');
+  const draft = draftOfDamage({
+    subject: row.subject,
+    unit: row.unit,
+    inPrice: damageInPrice(row),
+    found: row.found,
+    over,
+    unitPrice: row.unit_price,
+  });
+  if (draft) return draft;
+  const message = 'As much was found as was allowed for; there is nothing to change.';
+  throw nothingLeft(changesFrom(job).finding.get(row.id), 'as-allowed', message);
 }
 
 function allowanceDraft(context: CommandContext, row: Rows['finding']): ChangeDraft {
-  const currency = currencyIn(context.db);
-  const chosen = goodsOf(readJob(context.installation, row.job)).filter(({ allowance }) => allowance === row.id);
-  const inChanges = queryAll<{ quantity: number; unit_price: number | null }>(
-    context.db,
-    `SELECT quantity, unit_price
-      FROM change_line
-      JOIN change_order ON change_order.id = change_order
-      WHERE finding = @id AND state <> 'declined'`,
-    { id: row.id },
-  );
-  const held = heldAgainst(
-    { quantity: row.quantity, unitPrice: row.unit_price },
-    chosen,
-    inChanges.map((line) => ({ quantity: line.quantity, unitPrice: line.unit_price ?? 0 })),
-    currency,
-  );
-  if (held.allowed === null)
+  const job = readJob(context.installation, row.job);
+  const { allowed, chosen, open } = allowanceHeld(job, row);
+  if (allowed === null)
     throw unprocessable('no-sum', 'What is allowed has no price yet; give the allowance one.', 'from');
-  if (held.chosen === null)
+  if (chosen === null)
     throw unprocessable('not-chosen', 'Nothing with a price is chosen for this allowance yet.', 'from');
+  // The client reads why: what it costs the firm is none of theirs.
+  const terms = priceTerms(job);
+  const said = (net: number): string => formatMoney(wholePrice(net, terms), terms.currency);
   const draft = draftOfAllowance({
     subject: row.subject,
-    over: held.open,
-    words:
-      `Chosen for ${formatMoney(held.chosen, currency)}, ${formatMoney(held.allowed, currency)} was allowed for, ` +
-      'before overhead and tax',
+    over: open,
+    words: `Chosen for ${said(chosen)}; ${said(allowed)} was allowed for, everything included`,
   });
   if (draft) return draft;
-  const live = liveFrom(context, 'finding', row.id);
-  throw live.length > 0
-    ? heldAlready(live)
-    : unprocessable('as-allowed', 'What was chosen costs what was allowed for; there is nothing to change.', 'from');
+  const message = 'What was chosen costs what was allowed for; there is nothing to change.';
+  throw nothingLeft(changesFrom(job).finding.get(row.id), 'as-allowed', message);
 }

@@ -8,6 +8,7 @@ import type { FindingView } from '@/contract/views/scope';
 import type { ScopeView } from '@/contract/views/job';
 import { formatDay } from '@/core/units/day';
 import { workFacts, type Work } from '@/core/sequence/works';
+import { paymentAmounts } from '@/core/money/payments';
 import { wholePrice } from '@/core/money/price';
 import { leadWords } from '@/core/selections/lead-words';
 import { selectionsOf } from './selection';
@@ -149,14 +150,7 @@ export function composeStatement(job: JobReading): Statement {
       note: `approved by ${change.answered_by ?? ''}`,
       amount: changePrice(job, change).total,
     })),
-    unwritten: areasUpward(job)
-      .filter(({ id, works }) => works !== '[]' && !lines.some((item) => item.areaId === id))
-      .map(({ id, name, works }) => ({
-        key: `unwritten ${id}`,
-        text: `${name}: ${(JSON.parse(works) as Work[]).map((work) => workFacts(work).label).join(', ')}`,
-        note: 'its lines are not written yet, and it is in no price',
-      }))
-      .filter(({ text }) => !text.endsWith(workFacts('none').label)),
+    unwritten: unwrittenAreas(job),
     payments: paymentLines(job, prices),
     sums: prices.sums,
     currency: prices.terms.currency,
@@ -169,6 +163,21 @@ export function composeStatement(job: JobReading): Statement {
 }
 
 const halfDayWords = (halfDays: number): string => (halfDays === 0 ? 'no day' : daysOf(halfDays));
+
+/** Rooms in which work is planned and of which no line is written: a client must not take them for priced. */
+const unwrittenAreas = (job: JobReading): StatementLine[] =>
+  areasUpward(job).flatMap(({ id, name, works }) => {
+    const planned = (JSON.parse(works) as Work[]).filter((work) => work !== 'none');
+    return planned.length === 0 || scopeOf(job).some((item) => item.areaId === id)
+      ? []
+      : [
+          {
+            key: `unwritten ${id}`,
+            text: `${name}: ${planned.map((work) => workFacts(work).label).join(', ')}`,
+            note: 'its lines are not written yet, and it is in no price',
+          },
+        ];
+  });
 
 /** A price that is not whole: a client who agrees to it agrees to a sum that will grow. */
 function unpricedGap(job: JobReading): { text: string; path: string }[] {
@@ -186,10 +195,17 @@ function unpricedGap(job: JobReading): { text: string; path: string }[] {
     ...(currencyOfFirm(job.firm).code === ''
       ? [{ text: 'The firm has no currency yet: the sums would stand without one.', path: routes.firm() }]
       : []),
-    ...(paymentSteps(job).length === 0
-      ? [{ text: 'It is not said when the price is paid.', path: routes.money(job.id) }]
-      : []),
+    ...paymentGap(job, sums.total),
   ];
+}
+
+/** In which parts it is paid has to be said, and they have to make up the price. */
+function paymentGap(job: JobReading, total: number): { text: string; path: string }[] {
+  const steps = paymentSteps(job);
+  const amounts = paymentAmounts(steps, total, currencyOfFirm(job.firm));
+  const text =
+    steps.length === 0 ? 'It is not said when the price is paid.' : amounts.ok ? '' : amounts.problem.message;
+  return text === '' ? [] : [{ text, path: routes.money(job.id) }];
 }
 
 /** What a statement still lacks before a client should read it, each with where it is put right. */

@@ -13,9 +13,14 @@ import { findingsOf } from './scope-parts';
 
 type ScopeRow = ReturnType<typeof scopeRows>[number];
 
-/** Work that is neither left alone nor brought by a change: it is what the contract's price is for. */
+/**
+ * Work that is neither left alone nor brought by a change: it is what the contract's price is for. A line that a change
+ * left out later stays in it: the change itself takes its price off.
+ */
 export const isPriced = (row: ScopeRow): boolean =>
-  row.change_order === null && row.stance !== 'out' && row.stance !== 'keep-live';
+  row.change_order === null
+    ? row.stance !== 'out' && row.stance !== 'keep-live'
+    : row.stance === 'out' && row.price_way !== null;
 
 /** What a line of scope costs the firm. */
 function lineEntry(job: JobReading, row: ScopeRow, bought: number | null): EstimateEntry {

@@ -1,11 +1,10 @@
 import type { Against, AllowanceView, MoneyView, PaymentStepView } from '@/contract/views/money';
-import { heldAgainst } from '@/core/money/allowance';
+import { damageInPrice } from '@/core/money/held';
 import { costsSoFar } from '@/core/money/glance';
 import { paymentAmounts, type PaymentDue } from '@/core/money/payments';
 import { lineNet } from '@/core/money/price';
 import { SPENDING_KINDS } from '@/core/money/spending';
 import { groupBy } from '@/core/group-by';
-import { findingText } from '@/core/scope/finding';
 import { taskId } from '@/core/sequence/site';
 import { lastDay } from '@/core/units/slot';
 import { dayIn } from '@/core/units/zone';
@@ -14,11 +13,12 @@ import { sum } from '@/core/units/rounding';
 import { capital } from '@/core/words/letters';
 import { daysOf } from '@/core/words/count';
 import { goodsOf } from '../reading/goods';
+import { allowanceHeld, changesFrom, damageHeld } from '../reading/held';
 import { areaNames, jobRow } from '../reading/job';
 import { currencyOfFirm, paymentRows, paymentSteps, priceTerms, spendingRows } from '../reading/money';
 import { finishDay, planOf, tasksOf } from '../reading/plan';
-import { ofJob, type JobReading } from '../reading/reading';
-import { assumptionRows, changeLineRows, scopeRows } from '../reading/scope';
+import type { JobReading } from '../reading/reading';
+import { assumptionRows, findingRows, scopeRows } from '../reading/scope';
 import { statementRows } from '../reading/statements';
 import { workDoneOf } from '../reading/weights';
 import { whenSeen } from '../words';
@@ -32,21 +32,8 @@ import { dueWords } from './statement-prices';
 
 type Change = ReturnType<typeof liveChanges>[number];
 
-/** Changes that were not declined, by what they came from. */
-const changesFrom = ofJob((job) => {
-  const live = liveChanges(job).filter(({ state }) => state !== 'declined');
-  return {
-    assumption: groupBy(live, (row) => row.assumption ?? ''),
-    finding: groupBy(live, (row) => row.finding ?? ''),
-  };
-});
-const shown = (rows: readonly Change[] = []): Against['changes'] =>
-  [...rows].reverse().map(({ number, state }) => ({ number, state: state === 'sent' ? 'asked' : state }));
-
-const linesOf = (job: JobReading, changes: readonly Change[] = []) => {
-  const ids = new Set(changes.map(({ id }) => id));
-  return changeLineRows(job).filter((line) => ids.has(line.change_order));
-};
+const shown = (rows: readonly Pick<Change, 'number' | 'state'>[] = []): Against['changes'] =>
+  rows.map(({ number, state }) => ({ number, state: state === 'sent' ? 'asked' : state }));
 
 /** Assumptions that were wrong: what follows from them is paid by a change, or by nobody. */
 const wrongAssumptions = (job: JobReading): Against[] =>
@@ -57,7 +44,7 @@ const wrongAssumptions = (job: JobReading): Against[] =>
       return {
         id: row.id,
         of: 'assumption',
-        text: `${areaNames(job).get(row.area) ?? ''}: ${row.fallback}`,
+        text: placed(job, row.area, row.fallback),
         note: `“${row.text}” was wrong${row.found ? `: ${row.found}` : ''}; ${daysOf(row.fallback_half_days)} more`,
         open: changes ? 0 : row.fallback_price > 0 ? row.fallback_price : null,
         changes: shown(changes),
@@ -77,57 +64,51 @@ function riskOf(job: JobReading): MoneyView['risk'] {
 
 /** Damage that was measured once it was opened, against what the price allows for. */
 const damageFound = (job: JobReading): Against[] =>
-  findingsOf(job).flatMap((finding) => {
-    const { id, kind, found, allowed, quantity, unit, unitPrice, subject, areaName, foundBy } = finding;
-    if (kind !== 'damage' || found === null) return [];
-    const changes = changesFrom(job).finding.get(id);
-    const held = sum(linesOf(job, changes).map((line) => line.quantity));
-    const over = Math.round((found - (allowed ?? quantity ?? 0) - held) * 100) / 100;
+  findingRows(job).flatMap((row) => {
+    const over = row.kind === 'damage' ? damageHeld(job, row) : null;
+    if (over === null) return [];
+    const { id, found, unit, unit_price, found_by } = row;
     return [
       {
         id,
         of: 'finding' as const,
-        text: `${areaName ? `${areaName}: ` : ''}${subject}`,
+        text: placed(job, row.area, row.subject),
         note:
-          `found ${found} ${unit}, ${allowed ?? quantity ?? 0} ${unit} allowed for` +
-          (foundBy ? `; seen by ${foundBy}` : ''),
+          `found ${found ?? 0} ${unit}, ${damageInPrice(row)} ${unit} allowed for` +
+          (found_by ? `; seen by ${found_by}` : ''),
         open:
-          unitPrice === null
-            ? over === 0
-              ? 0
-              : null
-            : lineNet({ quantity: over, unitPrice }, currencyOfFirm(job.firm)),
-        changes: shown(changes),
+          over === 0
+            ? 0
+            : unit_price === null
+              ? null
+              : lineNet({ quantity: over, unitPrice: unit_price }, currencyOfFirm(job.firm)),
+        changes: shown(changesFrom(job).finding.get(id)),
         draftable: over !== 0,
       },
     ];
   });
 
+/** A thing with the room it is in, where it is in one. */
+const placed = (job: JobReading, area: string | null, text: string): string =>
+  [area === null ? '' : (areaNames(job).get(area) ?? ''), text].filter(Boolean).join(': ');
+
 function allowanceViews(job: JobReading): AllowanceView[] {
   const goods = groupBy(goodsOf(job), (item) => item.allowance ?? '');
-  return findingsOf(job)
+  const texts = new Map(findingsOf(job).map(({ id, text }) => [id, text]));
+  return findingRows(job)
     .filter(({ kind }) => kind === 'allowance')
-    .map((finding) => {
-      const choices = goods.get(finding.id) ?? [];
-      const changes = changesFrom(job).finding.get(finding.id);
-      return {
-        ...heldAgainst(
-          finding,
-          choices,
-          linesOf(job, changes).map((line) => ({ quantity: line.quantity, unitPrice: line.unit_price ?? 0 })),
-          currencyOfFirm(job.firm),
-        ),
-        id: finding.id,
-        text: `${finding.areaName ? `${finding.areaName}: ` : ''}${findingText(finding)}`,
-        choices: choices.map(({ id, category, choice, area, price, open }) => ({
-          id,
-          text: `${category}${choice ? `, ${choice}` : ''}, ${area}`,
-          price,
-          open,
-        })),
-        changes: shown(changes),
-      };
-    });
+    .map((row) => ({
+      ...allowanceHeld(job, row),
+      id: row.id,
+      text: placed(job, row.area, texts.get(row.id) ?? row.subject),
+      choices: (goods.get(row.id) ?? []).map(({ id, category, choice, area, price, open }) => ({
+        id,
+        text: `${category}${choice ? `, ${choice}` : ''}, ${area}`,
+        price,
+        open,
+      })),
+      changes: shown(changesFrom(job).finding.get(row.id)),
+    }));
 }
 
 /** Chosen things that cost something, and that neither a line of scope nor an allowance pays for. */

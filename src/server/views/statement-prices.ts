@@ -9,7 +9,7 @@ import { formatMoney } from '@/core/units/money';
 import { sum } from '@/core/units/rounding';
 import { areaNames, areasUpward, jobRow } from '../reading/job';
 import { paymentSteps, priceTerms } from '../reading/money';
-import type { JobReading } from '../reading/reading';
+import { ofJob, type JobReading } from '../reading/reading';
 import { changeRows, optionRows } from '../reading/scope';
 import { changePrice } from './changes';
 import { estimateOf } from './estimate';
@@ -28,7 +28,7 @@ export interface Prices {
   sums: StatementSums | null;
 }
 
-export function pricesOf(job: JobReading): Prices {
+export const pricesOf = ofJob((job): Prices => {
   const terms = priceTerms(job);
   const { prices_shown } = jobRow(job);
   const { parts, entries } = estimateOf(job);
@@ -47,7 +47,7 @@ export function pricesOf(job: JobReading): Prices {
     ofAllowance: amount,
     sums: sumsOf(job, terms),
   };
-}
+});
 
 /** The whole price; nothing where nothing has one. */
 function sumsOf(job: JobReading, terms: PriceTerms): StatementSums | null {

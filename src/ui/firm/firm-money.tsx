@@ -1,4 +1,5 @@
 'use client';
+import { sayPercent } from '@/core/units/format-quantity';
 import { setHourRate, setMoney } from '@/contract/commands/money';
 import type { Role } from '@/contract/command';
 import type { FirmView } from '@/contract/views/firm';
@@ -14,7 +15,6 @@ import { Sum } from '../kit/money';
 import { Block } from '../kit/page';
 import { TRADE_OPTIONS } from '../scope/line-fields';
 
-const percent = (fraction: number): string => `${Number((fraction * 100).toPrecision(6))} %`;
 const currencyName = (code: string): string => new Intl.DisplayNames('en', { type: 'currency' }).of(code) ?? code;
 
 /** In which money the firm counts, what it adds, and what an hour costs it. */
@@ -48,7 +48,7 @@ export function FirmMoney({
             )}
           </Line>
           <Line>
-            Overhead and profit {percent(money.markup)}, tax {percent(money.taxRate)}
+            Overhead and profit {sayPercent(money.markup)}, tax {sayPercent(money.taxRate)}
           </Line>
           <Line>Clients read prices {TAX_SHOWN[money.taxShown]}</Line>
         </Lines>

@@ -7,7 +7,7 @@ import { routes } from '@/contract/routes';
 import type { PricedLine, PricesView } from '@/contract/views/money';
 import { linePrice, PRICE_WAYS, PRICE_WAY_KEYS, type MissingPrice, type PriceWay } from '@/core/money/line-price';
 import { TAX_SHOWN } from '@/core/money/price';
-import { figure } from '@/core/units/format-quantity';
+import { figure, sayPercent } from '@/core/units/format-quantity';
 import { TRADES } from '@/core/sequence/trades';
 import { CommandForm, SelectField } from '../kit/form';
 import { Hidden } from '../kit/hidden';
@@ -183,8 +183,6 @@ function PriceLine({ line, index }: { line: PricedLine; index: number }) {
   );
 }
 
-const percent = (fraction: number): string => `${Number((fraction * 100).toPrecision(6))} %`;
-
 /** What it all comes to, for the firm and for the client. */
 function PriceSum({ view, onOpen }: { view: PricesView; onOpen: () => void }) {
   const { price, client, terms } = view;
@@ -194,8 +192,8 @@ function PriceSum({ view, onOpen }: { view: PricesView; onOpen: () => void }) {
         <h2 className="mt-0">In all</h2>
         <Lines>
           <Line beside={<Sum of={price.net} />}>What it costs us</Line>
-          <Line beside={<Sum of={price.markup} />}>Overhead and profit, {percent(terms.markup)}</Line>
-          <Line beside={<Sum of={price.tax} />}>Tax, {percent(terms.taxRate)}</Line>
+          <Line beside={<Sum of={price.markup} />}>Overhead and profit, {sayPercent(terms.markup)}</Line>
+          <Line beside={<Sum of={price.tax} />}>Tax, {sayPercent(terms.taxRate)}</Line>
           <Line beside={<Sum of={client.total} bold />}>
             <span className="fw-bold">The client pays</span>
           </Line>

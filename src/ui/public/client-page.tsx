@@ -6,7 +6,7 @@ import { capital } from '@/core/words/letters';
 import { StateIcon } from '../kit/state-icon';
 import { Pictures } from '../kit/pictures';
 import { StatementBody, StatementChanges } from '../kit/statement-body';
-import { effectWords } from '../kit/effect-words';
+import { sayChangeEffect } from '@/core/words/change-effect';
 import { AgreeForm, AnswerForm, PickForm, ReplyForm } from './answer-form';
 import { ClientList } from './completion-forms';
 import { SharedUpdates } from './shared-updates';
@@ -210,7 +210,7 @@ function ChangeAsked({
       <p className="mt-2 mb-1">
         {change.total < 0 ? 'It saves' : 'It costs'}{' '}
         <span className="mono fw-bold">{money(Math.abs(change.total))}</span>, everything included
-        {change.tax === 0 ? '' : `, ${money(Math.abs(change.tax))} of it tax`}. {effectWords(change, view.today)}
+        {change.tax === 0 ? '' : `, ${money(Math.abs(change.tax))} of it tax`}. {sayChangeEffect(change, view.today)}
       </p>
       <AnswerForm token={token} recipient={view.recipient} change={change} />
     </Sheet>

@@ -1,4 +1,5 @@
 'use client';
+import { sayPercent } from '@/core/units/format-quantity';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { dropChange, sendChange, withdrawChange } from '@/contract/commands/changes';
@@ -9,7 +10,7 @@ import { TRADES } from '@/core/sequence/trades';
 import { sum } from '@/core/units/rounding';
 import { daysOf } from '@/core/words/count';
 import { JobTabs } from '../shell/job-tabs';
-import { effectWords } from '../kit/effect-words';
+import { sayChangeEffect } from '@/core/words/change-effect';
 import { CommandForm } from '../kit/form';
 import { StateIcon, type StateIconKind } from '../kit/state-icon';
 import { useMoney } from '../kit/money';
@@ -179,7 +180,7 @@ function ChangesPanel({ open, close, view }: { open: Open | undefined; close: ()
           })}
         >
           <p className="mb-0">
-            {open.change.title}: {money(open.change.price.total)}. {effectWords(open.change, view.today)}
+            {open.change.title}: {money(open.change.price.total)}. {sayChangeEffect(open.change, view.today)}
           </p>
           <SendFields />
         </CommandForm>
@@ -191,7 +192,6 @@ function ChangesPanel({ open, close, view }: { open: Open | undefined; close: ()
 /** The lines of a change with their prices; the rooms stand over their lines where there are several. */
 function ChangesTable({ change }: { change: ChangeView }) {
   const money = useMoney();
-  const percent = (fraction: number): string => `${Number((fraction * 100).toPrecision(10))} %`;
   const several = new Set(change.lines.map((line) => line.area)).size > 1;
   return (
     <table className="table-lines price-lines">
@@ -236,7 +236,7 @@ function ChangesTable({ change }: { change: ChangeView }) {
         {change.price.markup !== 0 && (
           <tr>
             <td colSpan={3} className="soft">
-              overhead and profit, {percent(change.markup)}
+              overhead and profit, {sayPercent(change.markup)}
             </td>
             <td className="text-end mono">{money(change.price.markup)}</td>
           </tr>
@@ -244,7 +244,7 @@ function ChangesTable({ change }: { change: ChangeView }) {
         {change.price.tax !== 0 && (
           <tr>
             <td colSpan={3} className="soft">
-              tax, {percent(change.taxRate)}
+              tax, {sayPercent(change.taxRate)}
             </td>
             <td className="text-end mono">{money(change.price.tax)}</td>
           </tr>
@@ -264,7 +264,7 @@ function Effect({ change, today }: { change: ChangeView; today: string }) {
   return (
     <div className="small-text">
       <p className={change.before && change.after && change.after > change.before ? 'bad' : ''}>
-        {effectWords(change, today)}
+        {sayChangeEffect(change, today)}
         {change.state === 'draft'
           ? ' By the plan of today.'
           : change.state === 'sent'

@@ -40,3 +40,16 @@ export function heldAgainst(
     unsure: choices.some(({ open, unitPrice }) => open || unitPrice === null),
   };
 }
+
+/** What a price holds of a damage: what is allowed for, else how far it was seen to reach. */
+export const damageInPrice = ({ allowed, quantity }: { allowed: number | null; quantity: number | null }): number =>
+  allowed ?? quantity ?? 0;
+
+/**
+ * How much of a damage is above what the price holds, or, under 0, below it.
+ * @param changed what changes hold of it already
+ */
+export const damageOver = (
+  damage: { found: number; allowed: number | null; quantity: number | null },
+  changed: number,
+): number => Math.round((damage.found - damageInPrice(damage) - changed) * 100) / 100;
