@@ -160,7 +160,8 @@ export async function textFits(page: Page, pattern: RegExp, wanted = true, timeo
   }
 }
 
-const literally = (words: string): RegExp => new RegExp(words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'));
+const literally = (words: string): RegExp =>
+  new RegExp(words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&').replaceAll(' ', '\\s'));
 
 /** Waits for words on the page; tells what was there instead. */
 export const seesText = (page: Page, words: string): Promise<void> => textFits(page, literally(words));

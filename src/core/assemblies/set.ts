@@ -109,7 +109,7 @@ function setLine(line: AssemblyLine, amount: number, fed: Fed, system: UnitSyste
     ...(stance ? { stance } : {}),
     unit: unit === 'pieces' ? unit : shownUnit(unit, system),
     // All of them together take as long in feet as in metres.
-    hours: Number(((hours * amount) / quantity).toPrecision(6)),
+    hours: system === 'metric' ? hours : Number(((hours * amount) / quantity).toPrecision(6)),
     measure: only?.times === 1 ? (fed[only.name] ?? null) : null,
   };
 }

@@ -39,10 +39,10 @@ const nets = (of: { step: number }) =>
 
 describe('money', () => {
   it('is written with its sign, thousands apart, and without hundredths where a currency has none', () => {
-    expect(formatMoney(124_050, euro)).toBe('€1 240.50');
-    expect(formatMoney(-124_000, yen)).toBe('−¥1 240');
+    expect(formatMoney(124_050, euro)).toBe('€1\u00a0240.50');
+    expect(formatMoney(-124_000, yen)).toBe('−¥1\u00a0240');
     expect(formatMoney(1250, yen)).toBe('¥12.50');
-    expect(formatMoney(124_050, currencyOf('CHF'))).toBe('CHF 1 240.50');
+    expect(formatMoney(124_050, currencyOf('CHF'))).toBe('CHF\u00a01\u00a0240.50');
     expect(formatMoney(5, NO_CURRENCY)).toBe('0.05');
     expect(currencyOf('KWD')).toBe(NO_CURRENCY);
   });

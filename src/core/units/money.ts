@@ -35,13 +35,16 @@ export function currencyOf(code: string | null): Currency {
   return { code, sign, step: WHOLE.has(code) ? 100 : 1 };
 }
 
+/** A sum stays in one line. */
+const UNBROKEN = '\u00a0';
+
 /** `€1 240.50`, `CHF 1 240.50`, `¥1 240`; a price of one keeps its hundredths also where sums have none. */
 export function formatMoney(minor: number, { sign, step }: Currency): string {
   const whole = Math.trunc(Math.abs(minor) / 100);
   const part = Math.abs(minor) % 100;
-  const figures = whole.toString().replace(/\B(?=(\d{3})+$)/g, ' ');
+  const figures = whole.toString().replace(/\B(?=(\d{3})+$)/g, UNBROKEN);
   const text = step === 100 && part === 0 ? figures : `${figures}.${String(part).padStart(2, '0')}`;
-  return `${minor < 0 ? '−' : ''}${sign}${/\p{L}$/u.test(sign) ? ' ' : ''}${text}`;
+  return `${minor < 0 ? '−' : ''}${sign}${/\p{L}$/u.test(sign) ? UNBROKEN : ''}${text}`;
 }
 
 /** The nearest sum that can be paid, half up as invoices are. */

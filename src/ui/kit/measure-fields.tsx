@@ -169,7 +169,8 @@ export const MoneyField = (terms: FieldTerms) => (
 export const HoursField = (terms: FieldTerms) => (
   <ReadField
     {...terms}
-    shown={(value) => String(value)}
+    // Hours of a foot that were hours of a metre have more figures than anybody reads.
+    shown={(value) => String(Number(value.toPrecision(4)))}
     read={(text) => {
       const read = readNumber(plainSigns(text), { commaIs: 'decimals' });
       return read && 'value' in read

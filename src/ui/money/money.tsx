@@ -100,11 +100,14 @@ function Warnings({ view }: { view: MoneyView }) {
 const numbers = (changes: Against['changes']): string =>
   changes.map(({ number, state }) => `change ${number}, ${state}`).join('; ');
 
-/** How far something is above or below the price, and where that is settled. */
-function Difference({ open, sure = true }: { open: number | null; sure?: boolean }) {
+/** How far something is above or below the price, and in no change yet; else how it stands. */
+function Difference({ open, changes, none }: { open: number | null; changes: Against['changes']; none: string }) {
   const money = useMoney();
   if (open === null) return <span className="soon small-text">no price</span>;
-  if (open === 0) return <span className="soft small-text">{sure ? 'settled' : 'open'}</span>;
+  if (open === 0) {
+    const asked = changes.some(({ state }) => state !== 'approved');
+    return <span className="soft small-text">{asked ? 'in a change' : changes.length > 0 ? 'settled' : none}</span>;
+  }
   return (
     <span className={`mono ${open > 0 ? 'bad' : 'good'}`}>
       {open > 0 ? '+' : ''}
@@ -134,7 +137,7 @@ function Otherwise({ view, onOpen }: { view: MoneyView; onOpen: (open: MoneyOpen
             mark={<StateIcon kind={item.draftable ? 'stop' : 'done'} />}
             beside={
               <span className="text-end">
-                <Difference open={item.open} />
+                <Difference open={item.open} changes={item.changes} none="as priced" />
                 {item.draftable && (
                   <LinkButton className="d-block" disabled={busy} onClick={() => draft(item.of, item.id, item.text)}>
                     Make it a change<Hidden>: {item.text}</Hidden>
@@ -154,7 +157,11 @@ function Otherwise({ view, onOpen }: { view: MoneyView; onOpen: (open: MoneyOpen
             mark={<StateIcon kind={item.open !== 0 ? 'stop' : item.chosen === null ? 'waiting' : 'done'} />}
             beside={
               <span className="text-end">
-                <Difference open={item.allowed === null ? null : item.open} sure={item.chosen !== null} />
+                <Difference
+                  open={item.allowed === null ? null : item.open}
+                  changes={item.changes}
+                  none={item.chosen === null ? 'open' : 'as allowed'}
+                />
                 {item.open !== 0 && (
                   <LinkButton className="d-block" disabled={busy} onClick={() => draft('finding', item.id, item.text)}>
                     Make it a change<Hidden>: {item.text}</Hidden>
