@@ -325,7 +325,7 @@ describe('a walk without signal', () => {
     await page.setBypassServiceWorker(true);
     await page.setRequestInterception(true);
     page.on('request', (request) => {
-      if (request.method() !== 'POST') return void request.continue();
+      if (!request.url().includes('/api/commands')) return void request.continue();
       const problem = {
         type: '/problems/unknown-id',
         title: 'There is no such area in this job here.',

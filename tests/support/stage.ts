@@ -45,9 +45,10 @@ export function stage({ empty = false }: { empty?: boolean } = {}): Stage {
     [set.browser, set.server] = await Promise.all([launch(), serve(set.folder, { demo: !empty })]);
   });
   afterEach(async () => {
-    set.complaints.length = 0;
     // Sessions end while their server still answers: a page that waits for it would keep its session open.
     await endSessions(set.browser, set.server.url);
+    // Last, so that what a page still had under way is no complaint of the next test.
+    set.complaints.length = 0;
   });
   afterAll(async () => {
     await set.browser.close();
