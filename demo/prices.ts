@@ -36,6 +36,24 @@ export interface DemoMoney {
   })[];
   received: { day: number; amount: number; note: string }[];
   spending: Spent[];
+  orders?: DemoOrder[];
+}
+
+/** A purchase order with what came of it and was billed; days are counted from the first of the demo. */
+export interface DemoOrder {
+  day: number;
+  supplier: string;
+  wanted: number;
+  place: string;
+  contact: string;
+  carriage: number;
+  lines: (Omit<Input<'purchase-order.add'>['lines'][number], 'id' | 'calculation'> & {
+    /** The number of the kept result that it is of. */
+    calculation?: number;
+    came: number;
+  })[];
+  cameOn: number;
+  bill: { number: string; day: number; lines: { quantity: number; amount: number }[]; other: number };
 }
 
 const percent = (
@@ -91,6 +109,49 @@ export const JOB_MONEY: Record<string, DemoMoney> = {
     spending: [
       { day: -14, kind: 'material', text: 'Boards and insulation for the shop', amount: 228_000, area: 'shop' },
       { day: -6, kind: 'work', text: 'Bill of the board crew', amount: 196_000, area: 'shop' },
+    ],
+    orders: [
+      {
+        day: -8,
+        supplier: 'Shardwell Tile',
+        wanted: -1,
+        place: 'stair',
+        contact: 'Tobin, 555 0140',
+        carriage: 2800,
+        lines: [
+          {
+            calculation: 1,
+            purchase: 0,
+            code: 'WG-12',
+            text: 'White gloss, 100 × 200',
+            quantity: 115,
+            unit: 'tiles',
+            perPack: 50,
+            unitPrice: 4250,
+            pricedBy: 'pack',
+            instead: 'White satin, 100 × 200',
+            came: 100,
+          },
+          {
+            code: 'TA-25',
+            text: 'Tile adhesive, bags of 25 kg',
+            quantity: 2,
+            unit: 'bags',
+            unitPrice: 1780,
+            came: 2,
+          },
+        ],
+        cameOn: -1,
+        bill: {
+          number: 'S-2207',
+          day: -1,
+          lines: [
+            { quantity: 150, amount: 12_750 },
+            { quantity: 2, amount: 3560 },
+          ],
+          other: 2800,
+        },
+      },
     ],
   },
 };

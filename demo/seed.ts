@@ -52,6 +52,7 @@ export async function seedDemo(installation: Installation): Promise<void> {
     for (const { job, walk, number } of walks) await script.walk(job, walk, number);
     for (const job of DEMO_JOBS) script.visit(job);
     for (const job of DEMO_JOBS) script.spending(job);
+    for (const job of DEMO_JOBS) script.purchases(job);
     for (const job of DEMO_JOBS) script.walls(job);
     for (const job of DEMO_JOBS) script.endings(job);
     for (const job of DEMO_JOBS) script.orders(job);
@@ -714,6 +715,47 @@ class Script {
         job: id(),
         day: addDays(this.start, day),
         ...(area ? { area: id('area', area) } : {}),
+      });
+    });
+  }
+
+  /** What went out to suppliers on paper, and what became of it. */
+  purchases(job: DemoJob): void {
+    const id = (...path: string[]): string => demoId(job.key, ...path);
+    JOB_MONEY[job.key]?.orders?.forEach((order, at) => {
+      const own = (...path: string[]): string => id('purchase-order', String(at), ...path);
+      const on = (day: number) => addDays(this.start, day);
+      this.at(this.when(order.day, 11, at));
+      this.say('purchase-order.add', {
+        id: own(),
+        job: id(),
+        supplier: order.supplier,
+        deliverOn: on(order.wanted),
+        place: id('area', order.place),
+        contact: order.contact,
+        carriage: order.carriage,
+        lines: order.lines.map(({ came: _, calculation, ...line }, number) => ({
+          ...line,
+          id: own('line', String(number)),
+          ...(calculation === undefined ? {} : { calculation: id('calculation', String(calculation)) }),
+        })),
+      });
+      this.say('purchase-order.send', { id: own(), version: 1, day: on(order.day) });
+      this.at(this.when(order.cameOn, 9, at));
+      this.say('purchase-order.move', {
+        id: own(),
+        kind: 'came',
+        day: on(order.cameOn),
+        lines: order.lines.map(({ came }, number) => ({ line: own('line', String(number)), quantity: came })),
+      });
+      const { lines, day, ...bill } = order.bill;
+      this.say('purchase-order.bill', {
+        ...bill,
+        id: own('bill'),
+        purchaseOrder: own(),
+        kind: 'bill',
+        day: on(day),
+        lines: lines.map((line, number) => ({ ...line, line: own('line', String(number)) })),
       });
     });
   }

@@ -1,6 +1,6 @@
 import { placeWords, type PastPlace } from './past';
 import type { Explained } from '@/core/words/meanings';
-import type { AreaId, JobId, RequestId, SelectionId, TaskId, WalkId } from '@/core/ids';
+import type { AreaId, JobId, PurchaseOrderId, RequestId, SelectionId, TaskId, WalkId } from '@/core/ids';
 
 /**
  * Every address of the application, said once. Interface and server ask here for a link, so that a page that moves moves in one
@@ -57,6 +57,8 @@ export const jobRoutes = {
   selections: (job: JobId): Path => `/jobs/${job}/selections`,
   selection: (job: JobId, selection: SelectionId): Path => `/jobs/${job}/selections/${selection}`,
   requests: (job: JobId, request?: RequestId): Path => `/jobs/${job}/selections/requests${hash(request)}`,
+  purchasing: (job: JobId): Path => `/jobs/${job}/selections/orders`,
+  purchaseOrder: (job: JobId, order: PurchaseOrderId): Path => `/jobs/${job}/selections/orders/${order}`,
   deliveries: (job: JobId, left?: SelectionId): Path => `/jobs/${job}/selections/deliveries${query({ left })}`,
 
   sequence: (job: JobId): Path => `/jobs/${job}/sequence`,

@@ -8,6 +8,7 @@ export type JobId = IdOf<'job'>;
 export type AreaId = IdOf<'area'>;
 export type WalkId = IdOf<'walk'>;
 export type SelectionId = IdOf<'selection'>;
+export type PurchaseOrderId = IdOf<'purchase_order'>;
 export type RequestId = IdOf<'request'>;
 export type PersonId = IdOf<'person'>;
 export type SubId = IdOf<'sub'>;

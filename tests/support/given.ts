@@ -6,6 +6,7 @@ import { dispatch } from '@/server/dispatch/dispatch';
 import { areaOf, MAREN, must, newId, raw, signalHouse } from './installations';
 import { FIRST_VISIT, type Given } from './first-visit-commands';
 import { MONEY } from './money-commands';
+import { PURCHASES } from './purchase-commands';
 import { SCHEDULE } from './schedule-commands';
 import { SELECTIONS } from './selection-commands';
 import { WALKS } from './walk-commands';
@@ -49,6 +50,7 @@ const jobFacts = {
 export const GIVEN: Record<string, Given> = {
   ...FIRST_VISIT,
   ...MONEY,
+  ...PURCHASES,
   ...SELECTIONS,
   ...WALKS,
   ...SCHEDULE,

@@ -5,6 +5,7 @@ import * as firm from './firm';
 import * as knowledge from './knowledge';
 import * as layout from './layout';
 import * as money from './money';
+import * as purchasing from './purchasing';
 import * as quantities from './quantities';
 import * as schedule from './schedule';
 import * as scope from './scope';
@@ -35,6 +36,14 @@ export const COMMANDS = {
   'sub.away': firm.subAway,
   'sub.back': firm.subBack,
   'holiday.add': firm.addHoliday,
+  'purchase-order.add': purchasing.addPurchaseOrder,
+  'purchase-order.change': purchasing.changePurchaseOrder,
+  'purchase-order.send': purchasing.sendPurchaseOrder,
+  'purchase-order.cancel': purchasing.cancelPurchaseOrder,
+  'purchase-order.end': purchasing.endPurchaseOrder,
+  'purchase-order.move': purchasing.movePurchases,
+  'purchase-order.bill': purchasing.billPurchases,
+  'purchase-line.substitute': purchasing.substitutePurchase,
   'assembly.set': assemblies.setAssemblyCommand,
   'assembly.write': assemblies.writeAssembly,
   'assembly.drop-own': assemblies.dropOwnAssembly,

@@ -72,6 +72,8 @@ const REMOVABLE = [
   'sign-off',
   'payment',
   'spending',
+  'purchase-movement',
+  'purchase-bill',
 ] as const;
 export type Removable = (typeof REMOVABLE)[number];
 export const removeLine = command(

@@ -10,6 +10,7 @@ import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 import type { PricesShown } from '../commands/money';
 import type { JobHead } from './job';
+import type { PurchaseOrderHead } from './purchasing';
 import type { ScopeCounts } from './scope';
 
 /** Money in hundredths everywhere here; a net is before overhead and tax. */
@@ -115,5 +116,11 @@ export interface MoneyView extends MoneyPage {
   payments: { steps: PaymentStepView[]; problem: string | null; due: number; received: number };
   received: { id: string; day: Day; amount: number; note: string }[];
   spending: { id: string; day: Day; kind: SpendingKind; text: string; area: string; amount: number }[];
+  /** Purchase orders and drafts of them; bills of suppliers stand there. */
+  orders: (Pick<PurchaseOrderHead, 'id' | 'number' | 'supplier' | 'state' | 'total'> & {
+    billed: number;
+    toPay: number;
+    bills: number;
+  })[];
   areas: { id: string; name: string; phases: { phase: Phase; label: string }[] }[];
 }

@@ -86,6 +86,8 @@ export interface SelectionsView {
 /** What wants attention at the places of selections. */
 export interface SelectionCounts {
   requests: number;
+  /** Purchase orders of which something is late or does not agree. */
+  orders: number;
   deliveries: number;
 }
 

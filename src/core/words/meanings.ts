@@ -103,6 +103,11 @@ const TERMS = table({
   money: ['money', 'What is agreed, asked, paid and spent on this job, and what it is expected to come to.'],
   selection: ['selection', 'A thing to be chosen, ordered and delivered for a step: tiles, taps, windows.'],
   request: ['approval or answer', 'Something that somebody outside has to approve, answer or draw first.'],
+  'purchase-order': [
+    'purchase order',
+    'What one supplier is asked to send, as one paper: codes, packs, prices, day and place. What comes and is billed ' +
+      'is held against it.',
+  ],
   delivery: ['delivery', 'One load that comes on one day, with what is on it and where it is put.'],
   spare: ['spare', 'What is kept after the work: spare tiles, offcuts, parts that go back.'],
   'check-before-cover': ['check before cover', 'A list that is gone through before a wall is closed.'],

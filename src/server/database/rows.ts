@@ -756,6 +756,71 @@ export interface Rows {
     records: number;
     kept: number;
   };
+  purchase_bill: {
+    id: string;
+    job: JobId;
+    purchase_order: string;
+    kind: 'deposit' | 'bill' | 'credit';
+    number: string;
+    day: string;
+    other: number;
+    less_deposit: number;
+    removed: 0 | 1;
+    version: number;
+  };
+  purchase_bill_line: {
+    bill: string;
+    line: string;
+    job: JobId;
+    quantity: number;
+    amount: number;
+  };
+  purchase_line: {
+    id: string;
+    job: JobId;
+    purchase_order: string;
+    position: number;
+    selection: SelectionId | null;
+    calculation: string | null;
+    purchase: number | null;
+    code: string;
+    text: string;
+    quantity: number;
+    unit: string;
+    per_pack: number | null;
+    unit_price: number | null;
+    priced_by: 'one' | 'pack';
+    instead: string;
+    replaces: string;
+  };
+  purchase_movement: {
+    id: string;
+    job: JobId;
+    line: string;
+    kind: 'came' | 'went back';
+    day: string;
+    quantity: number;
+    note: string;
+    removed: 0 | 1;
+    version: number;
+  };
+  purchase_order: {
+    id: string;
+    job: JobId;
+    supplier: SupplierId;
+    number: number;
+    state: 'draft' | 'sent' | 'ended' | 'cancelled';
+    sent_on: string | null;
+    deliver_on: string | null;
+    half: 'morning' | 'afternoon' | null;
+    place: string | null;
+    place_note: string;
+    contact: string;
+    deposit: number | null;
+    carriage: number | null;
+    note: string;
+    version: number;
+  };
   purchased: {
     observation: string;
     at: string;
@@ -1263,6 +1328,21 @@ export interface Defaults {
   plant_down: never;
   price: 'name' | 'unit' | 'unit_price';
   projection: never;
+  purchase_bill: 'number' | 'other' | 'less_deposit' | 'removed' | 'version';
+  purchase_bill_line: never;
+  purchase_line: 'selection' | 'calculation' | 'purchase' | 'code' | 'per_pack' | 'unit_price' | 'instead' | 'replaces';
+  purchase_movement: 'note' | 'removed' | 'version';
+  purchase_order:
+    | 'sent_on'
+    | 'deliver_on'
+    | 'half'
+    | 'place'
+    | 'place_note'
+    | 'contact'
+    | 'deposit'
+    | 'carriage'
+    | 'note'
+    | 'version';
   purchased: 'person';
   rate: never;
   recording: never;

@@ -3,6 +3,9 @@ import { assemblyHandlers } from '../assemblies/commands';
 import { firmHandlers } from '../firm/commands';
 import { layoutHandlers } from '../layout/commands';
 import { moneyHandlers } from '../money/commands';
+import { billHandlers } from '../purchasing/bills';
+import { movementHandlers } from '../purchasing/movements';
+import { orderHandlers } from '../purchasing/orders';
 import { quantityHandlers } from '../quantities/commands';
 import { assumptionHandlers } from '../scope/assumptions';
 import { changeHandlers } from '../scope/changes';
@@ -55,6 +58,9 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   assumptionHandlers,
   changeHandlers,
   moneyHandlers,
+  orderHandlers,
+  movementHandlers,
+  billHandlers,
   assemblyHandlers,
   scopeHandlers,
   optionHandlers,

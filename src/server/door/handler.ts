@@ -99,6 +99,10 @@ const WORDS: Partial<Record<Table, string>> = {
   handed_over: 'thing left with the client',
   client_item: 'line of the client’s list',
   sign_off: 'acceptance',
+  purchase_order: 'order',
+  purchase_line: 'line of an order',
+  purchase_bill: 'bill',
+  purchase_movement: 'line of what came',
 };
 
 /** Tables whose rows are asked for by an id of their own. */

@@ -12,6 +12,9 @@ import { clientChange, liveChanges } from '../views/changes';
 import { firmRow } from '../reading/firm';
 import { currencyOfFirm } from '../reading/money';
 import { materialsCsv, materialsPaper } from './materials';
+import { ordersOf } from '../reading/purchasing';
+import { purchaseOrderCsv, purchaseOrderPaper } from './purchase-order';
+import { purchaseOrderView } from '../views/purchasing';
 import { materialsView } from '../views/quantities';
 import { scopeOf } from '../views/scope-parts';
 import { statementCsv, statementPaper } from './statement';
@@ -21,7 +24,7 @@ import { fullSizePaper, tapeMarksPaper } from './tape-marks';
 import { roomSheets, sheetAreas } from './room-sheet';
 import { areaNames, areaRow, areasUpward, jobOfArea, jobRow } from '../reading/job';
 import { layoutOf } from '../reading/layouts';
-import { readJob } from '../reading/reading';
+import { readJob, type JobReading } from '../reading/reading';
 import { wallPaper } from './wall';
 import { wallsOf } from '../views/walls';
 import { dxfOf } from './dxf';
@@ -86,6 +89,9 @@ export async function jobPaper(
         ),
       };
     }
+    case 'purchase-order.pdf':
+    case 'purchase-order.csv':
+      return orderFile(installation, job, file, version);
     case 'materials.pdf':
       return {
         name: `${named(name, 'materials')}.pdf`,
@@ -142,6 +148,23 @@ export async function jobPaper(
     default:
       throw notFound('paper of this job');
   }
+}
+
+/** A purchase order, as paper or as a list. */
+async function orderFile(
+  installation: Installation,
+  job: JobReading,
+  file: 'purchase-order.pdf' | 'purchase-order.csv',
+  number: number | undefined,
+): Promise<PaperFile> {
+  const found = ordersOf(job).find(({ row }) => row.number === number);
+  if (!found) throw notFound('purchase order of this job');
+  const view = purchaseOrderView(job, found.row.id);
+  const [firm, { address }] = [firmRow(job.firm)?.name ?? '', jobRow(job)];
+  const name = named(firm, 'order', String(view.order.number));
+  if (file === 'purchase-order.csv') return { name: `${name}.csv`, type: CSV, body: purchaseOrderCsv(view) };
+  const paper = purchaseOrderPaper(view, { address, firm, currency: currencyOfFirm(job.firm) });
+  return { name: `${name}.pdf`, type: PDF, body: await makePdf(installation.root, paper) };
 }
 
 /**

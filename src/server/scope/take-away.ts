@@ -23,6 +23,8 @@ const TABLES = {
   'sign-off': 'sign_off',
   payment: 'payment',
   spending: 'spending',
+  'purchase-movement': 'purchase_movement',
+  'purchase-bill': 'purchase_bill',
 } as const satisfies Record<Removable, string>;
 
 /** Takes a thing away or brings it back; what follows from the drawing follows. */

@@ -31,12 +31,12 @@ import { needClientOf } from '../news/notify-client';
 import { settleCheck } from './checks';
 import { requireDayInJob, requirePastDay } from './days';
 import { addHistory } from './history';
-import { ungranted } from './requests';
+import { NOT_ORDERED, orderGoods } from './order-goods';
 
 type Facts = Omit<InferType<typeof changeSelection.schema>, 'id' | 'version' | 'phase' | 'category'>;
 
 /** The supplier of that name; a name that is new is a new supplier. */
-function supplierNamed(context: CommandContext, name: string): string | null {
+export function supplierNamed(context: CommandContext, name: string): string | null {
   const plain = name.trim();
   if (plain === '') return null;
   const known = queryOne<{ id: string }>(context.db, 'SELECT id FROM supplier WHERE name = @plain', { plain });
@@ -122,15 +122,6 @@ function needSelection(context: CommandContext, id: string, version: number): Ro
   return row;
 }
 
-const REVERTED = {
-  ordered_on: null,
-  ordered_as: '',
-  order_number: '',
-  expected_on: null,
-  promised_on: null,
-  slip: '',
-};
-
 /** What is written down is chosen; what is wiped out is open again. What is ordered stays ordered. */
 function stateAfter(state: SelectionState, choice: string): { state?: SelectionState } {
   if (state === 'open' && choice) return { state: 'chosen' };
@@ -139,7 +130,7 @@ function stateAfter(state: SelectionState, choice: string): { state?: SelectionS
 
 /** Where it stands after a step, and what goes with it. */
 function stepValues(row: Row, to: SelectionState, day: Day, place: string) {
-  if (!isOrdered(to)) return { state: to, ...REVERTED, came_on: null };
+  if (!isOrdered(to)) return { state: to, ...NOT_ORDERED, came_on: null };
   if (isComing(to)) return { state: to, came_on: null };
   return { state: to, came_on: row.came_on ?? day, ...(place ? { kept_at: place } : {}) };
 }
@@ -282,52 +273,8 @@ export const selectionHandlers = handlers({
     );
     context.replan(row.job, goodsCause(row, to));
   },
-  'selection.order': (context, { id, version, day, quantity, unit, orderNumber, expectedOn, despite, note: said }) => {
-    const row = needSelection(context, id, version);
-    if (isOrdered(row.state))
-      throw unprocessable(
-        'ordered-already',
-        'This is ordered already; what changes now is agreed with the supplier.',
-        'id',
-      );
-    if (!row.choice) throw unprocessable('not-chosen', 'Nothing is chosen yet; an order says what it is.', 'quantity');
-    requirePastDay(context, day, 'day');
-    if (expectedOn !== undefined && expectedOn < day)
-      throw unprocessable('wrong-way-round', 'It cannot come before it is ordered; give a later day.', 'expectedOn');
-    requireDayInJob(context, row.job, expectedOn, 'expectedOn');
-    const missing = ungranted(context, id);
-    if (missing && !despite.trim())
-      throw unprocessable(
-        'not-granted',
-        `It waits for ${missing}. Say why it goes out all the same, or wait for the answer.`,
-        'despite',
-      );
-    update(context.db, 'selection', id, {
-      state: 'ordered',
-      ordered_on: day,
-      ordered_as: orderWords(row),
-      order_number: orderNumber,
-      quantity,
-      unit,
-      expected_on: orNull(expectedOn),
-      promised_on: orNull(expectedOn),
-      slip: '',
-    });
-    addHistory(
-      context,
-      { job: row.job, selection: id },
-      [
-        `ordered on ${formatDay(day)}: ${quantity} ${unit}, ${orderWords(row)}`,
-        orderNumber && `order ${orderNumber}`,
-        missing && `although it waits for ${missing}: ${despite.trim()}`,
-        said,
-      ]
-        .filter(Boolean)
-        .join(', '),
-    );
-    context.replan(row.job, goodsCause(row, 'ordered'));
-    context.installation.news.emit('ordered');
-  },
+  'selection.order': (context, { id, version, ...terms }) =>
+    orderGoods(context, needSelection(context, id, version), terms),
   'selection.expect': (context, { id, version, expectedOn, note: said }) => {
     const row = needSelection(context, id, version);
     if (!isComing(row.state))

@@ -23,6 +23,7 @@ import { requireDayInJob } from './days';
 import { closuresOf } from '../reading/firm';
 import { readHouse, type FirmReading } from '../reading/reading';
 import { addHistory } from './history';
+import { NOT_ORDERED } from './order-goods';
 
 /** Plans of every job that has something on order with a supplier follow its calendar. */
 function markOrders(context: PlanContext, supplier: string, cause: Cause): void {
@@ -113,12 +114,7 @@ function say(
     case 'cannot':
       update(context.db, 'selection', row.id, {
         state: 'chosen',
-        ordered_on: null,
-        ordered_as: '',
-        order_number: '',
-        expected_on: null,
-        promised_on: null,
-        slip: '',
+        ...NOT_ORDERED,
       });
       addHistory(context, about, `cannot be had${text ? `: ${text}` : ''}; the order is void`);
       context.replan(row.job, goodsCause(row, 'not-to-be-had'));

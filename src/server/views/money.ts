@@ -3,7 +3,7 @@ import { damageInPrice } from '@/core/money/held';
 import { costsSoFar } from '@/core/money/glance';
 import { paymentAmounts, type PaymentDue } from '@/core/money/payments';
 import { lineNet } from '@/core/money/price';
-import { SPENDING_KINDS } from '@/core/money/spending';
+import { SPENDING_KINDS, type SpendingKind } from '@/core/money/spending';
 import { groupBy } from '@/core/group-by';
 import { taskId } from '@/core/sequence/site';
 import { lastDay } from '@/core/units/slot';
@@ -16,6 +16,7 @@ import { goodsOf } from '../reading/goods';
 import { allowanceHeld, changesFrom, damageHeld } from '../reading/held';
 import { areaNames, jobRow } from '../reading/job';
 import { currencyOfFirm, paymentRows, paymentSteps, priceTerms, spendingRows } from '../reading/money';
+import { liveOrders, ordersOf } from '../reading/purchasing';
 import { finishDay, planOf, tasksOf } from '../reading/plan';
 import type { JobReading } from '../reading/reading';
 import { assumptionRows, findingRows, scopeRows } from '../reading/scope';
@@ -199,11 +200,28 @@ function plannedOf(job: JobReading): { material: number; work: number } {
   };
 }
 
-/** Ordered goods with a price that no spending has paid for yet. */
+/** Ordered and not paid for yet: by purchase orders, and goods ordered without one that no spending has paid for. */
 function onOrder(job: JobReading): number {
-  const paid = new Set(spendingRows(job).flatMap(({ selection }) => selection ?? []));
-  return sum(goodsOf(job).map(({ id, ordered, price }) => (ordered && !paid.has(id) ? (price ?? 0) : 0)));
+  const settled = new Set([
+    ...spendingRows(job).flatMap(({ selection }) => selection ?? []),
+    ...liveOrders(job).flatMap(({ lines }) => lines.flatMap(({ row }) => row.selection ?? [])),
+  ]);
+  return (
+    sum(goodsOf(job).map(({ id, ordered, price }) => (ordered && !settled.has(id) ? (price ?? 0) : 0))) +
+    sum(liveOrders(job).map(({ toPay }) => toPay))
+  );
 }
+
+/** What was spent of each kind: suppliers' bills are goods. */
+const spentOf = (job: JobReading): Record<SpendingKind, number> => {
+  const bills = sum(liveOrders(job).map(({ billed }) => billed));
+  return Object.fromEntries(
+    SPENDING_KINDS.map((kind) => [
+      kind,
+      sum(spendingRows(job).map((row) => (row.kind === kind ? row.amount : 0))) + (kind === 'material' ? bills : 0),
+    ]),
+  ) as Record<SpendingKind, number>;
+};
 
 /** A job's money at a glance: what is agreed, asked, approved, paid, spent, and what it comes to. */
 export function moneyView(job: JobReading): MoneyView {
@@ -220,11 +238,8 @@ export function moneyView(job: JobReading): MoneyView {
     };
   };
   const [approved, asked] = [totals('approved'), totals('sent')];
-  const spent = Object.fromEntries(
-    SPENDING_KINDS.map((kind) => [kind, sum(spendingRows(job).map((row) => (row.kind === kind ? row.amount : 0)))]),
-  ) as Record<(typeof SPENDING_KINDS)[number], number>;
   const { share: done } = workDoneOf(job);
-  const costs = costsSoFar({ planned: plannedOf(job), spent, ordered: onOrder(job), done });
+  const costs = costsSoFar({ planned: plannedOf(job), spent: spentOf(job), ordered: onOrder(job), done });
   const income = agreed && agreed.sums.total - agreed.sums.tax + approved.total - approved.tax;
   const total = agreed?.sums.total ?? (estimate.price.net === 0 ? null : estimate.client.total);
   return {
@@ -263,6 +278,18 @@ export function moneyView(job: JobReading): MoneyView {
       area: area === null ? '' : (areaNames(job).get(area) ?? ''),
       amount,
     })),
+    orders: ordersOf(job)
+      .filter(({ row }) => row.state !== 'cancelled')
+      .map(({ row, total, billed, toPay, bills }) => ({
+        id: row.id,
+        number: row.number,
+        supplier: row.supplier_name,
+        state: row.state,
+        total,
+        billed,
+        toPay,
+        bills: bills.length,
+      })),
     areas: choosable(job).map(({ id, name, phases }) => ({ id, name, phases })),
   };
 }

@@ -27,6 +27,7 @@ import { areasUpward, jobRow, phasesOf } from '../reading/job';
 import { newestMoves } from '../reading/baselines';
 import { planOf, readPlan, tasksOf, type StoredPlan } from '../reading/plan';
 import { ofJob, type FirmReading, type JobReading } from '../reading/reading';
+import { isOverdue, liveOrders } from '../reading/purchasing';
 import { recordsOfMatters } from '../reading/records';
 import { calculationRows, deliveryRows, selectionRows } from '../reading/selections';
 import { whenSeen } from '../words';
@@ -45,6 +46,9 @@ const supplierNames = (firm: FirmReading): string[] => supplierRows(firm).map((r
 
 export const selectionCounts = ofJob((job): SelectionCounts => ({
   requests: requestViews(job).filter((request) => request.late || request.near).length,
+  orders: liveOrders(job).filter(
+    (order) => isOverdue(order, job.firm.today) || order.lines.some(({ mismatches }) => mismatches.length > 0),
+  ).length,
   deliveries: deliveryRows(job).filter((row) => row.state === 'planned').length,
 }));
 

@@ -72,7 +72,8 @@ export function CommandForm<Kind extends KnownKind>({
       if (!deliver) router.refresh();
       return;
     }
-    const { field } = sent.problem;
+    // A place in a list is called by the form as its fields are: lines.2.quantity.
+    const field = sent.problem.field?.replaceAll(/\[(\d+)\]/g, '.$1');
     // Beside its field where the form shows it; a version that is old has no field of its own.
     if (field && (labels.has(field) || element?.elements.namedItem(field)))
       form.setError(field, { message: sent.problem.title }, { shouldFocus: true });

@@ -7,6 +7,7 @@ import { routes } from '@/contract/routes';
 import type { Against, AllowanceView, MoneyView } from '@/contract/views/money';
 import { SPENDING } from '@/core/money/spending';
 import { formatDay } from '@/core/units/day';
+import { counted } from '@/core/words/count';
 import { Hidden } from '../kit/hidden';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
@@ -267,26 +268,37 @@ function Payments({ view, onOpen }: { view: MoneyView; onOpen: (open: MoneyOpen)
 
 function Spending({ view, onOpen }: { view: MoneyView; onOpen: (open: MoneyOpen) => void }) {
   const remove = useRemove();
+  const money = useMoney();
+  const billed = view.orders.filter(({ bills }) => bills > 0);
   return (
     <Block
       heading="Spent"
       beside={
-        <Button
-          size="sm"
-          variant="outline-secondary"
-          className="push no-print"
-          onClick={() => onOpen({ form: 'spending' })}
-        >
-          Add what was spent
-        </Button>
+        <span className="push d-flex gap-3 align-items-baseline no-print">
+          <Link href={routes.purchasing(view.job.id)}>Purchase orders</Link>
+          <Button size="sm" variant="outline-secondary" onClick={() => onOpen({ form: 'spending' })}>
+            Add what was spent
+          </Button>
+        </span>
       }
     >
-      {view.spending.length === 0 && (
+      {view.spending.length + billed.length === 0 && (
         <p className="soft mt-2">
-          Nothing yet: bills of suppliers and subs, hours, rent. They are held against the plan.
+          Nothing yet: bills of subs, hours, rent, small purchases. Bills of suppliers are written beside their orders.
         </p>
       )}
       <Lines>
+        {billed.map((order) => (
+          <Line key={order.id} beside={<Sum of={order.billed} />}>
+            <Link href={routes.purchaseOrder(view.job.id, order.id)}>
+              Order {order.number}, {order.supplier}
+            </Link>{' '}
+            <span className="small-text soft">
+              {counted(order.bills, 'bill')}
+              {order.toPay > 0 ? `; ${money(order.toPay)} still to be paid` : ''}
+            </span>
+          </Line>
+        ))}
         {view.spending.map((item) => (
           <Line
             key={item.id}

@@ -10,6 +10,7 @@ export function SelectionTabs({ job, counts }: { job: string; counts?: Selection
       places={[
         { path: routes.selections(job), label: 'By urgency' },
         { path: routes.requests(job), label: 'Approvals and answers', waiting: counts?.requests ?? 0 },
+        { path: routes.purchasing(job), label: 'Purchase orders', waiting: counts?.orders ?? 0 },
         { path: routes.deliveries(job), label: 'Deliveries and storage', waiting: counts?.deliveries ?? 0 },
       ]}
     />
