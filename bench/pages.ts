@@ -19,6 +19,7 @@ export const PAGES: Record<string, Path> = {
   Assemblies: routes.assemblies(job),
   Prices: routes.prices(job),
   Money: routes.money(job),
+  'Purchase orders': routes.purchasing(job),
   Selections: routes.selections(job),
   Sequence: routes.sequence(job),
   Schedule: routes.schedule(job),

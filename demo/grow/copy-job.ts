@@ -34,6 +34,9 @@ export function templateOf(db: Connection, belongings: readonly Belonging[], job
 
 const DAY = /(?<![\d-])20\d\d-\d\d-\d\d/g;
 
+/** More than a job of the demo has orders. */
+const NUMBERS = 100;
+
 export interface CopyTerms {
   /** Names the copy; the same number makes the same ids. */
   number: number;
@@ -72,8 +75,11 @@ export function copyJob(db: Connection, template: Template, terms: CopyTerms): s
       `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map((column) => `@${column}`).join(', ')})`,
     ).run(row);
   };
+  // One row of numbers for the whole firm goes on; all others begin anew in each job.
+  const numbered = (table: string, row: Row): Row =>
+    table === 'purchase_order' ? { ...row, number: Number(row.number) + NUMBERS * terms.number } : row;
   const { name, state, position } = terms;
   insert('job', { ...copied(template.job), name, state, position });
-  for (const { table, rows } of template.rows) for (const row of rows) insert(table, copied(row));
+  for (const { table, rows } of template.rows) for (const row of rows) insert(table, numbered(table, copied(row)));
   return ids.get(String(template.job.id)) ?? '';
 }

@@ -94,6 +94,17 @@ export const MAIN_VIEWS: MainView[] = [
     path: `${job}/selections/requests`,
     press: ['New approval or question'],
   },
+  { name: 'Purchase orders', path: `/jobs/${demoId('dairy')}/selections/orders` },
+  {
+    name: 'Writing an order',
+    deskOnly: true,
+    path: `/jobs/${demoId('dairy')}/selections/orders`,
+    press: ['Write the order to Fathom Timber'],
+  },
+  {
+    name: 'A purchase order',
+    path: `/jobs/${demoId('tannery')}/selections/orders/${demoId('tannery', 'purchase-order', '0')}`,
+  },
   { name: 'Deliveries and storage', path: `${job}/selections/deliveries` },
   { name: 'A delivery', deskOnly: true, path: `${job}/selections/deliveries`, press: ['A delivery'] },
   { name: 'Suppliers', path: '/suppliers' },

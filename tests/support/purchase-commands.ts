@@ -8,11 +8,11 @@ const [id, first, second, other] = [newId(), newId(), newId(), newId()];
 const dairy = demoId('dairy');
 
 /** The windows of the lane face: chosen and not ordered. */
-export const chosenAt = (installation: Installation, job = dairy): string =>
+const chosenAt = (installation: Installation): string =>
   queryOne<{ id: string }>(
     installation.db,
     `SELECT id FROM selection WHERE job = @job AND state IN ('chosen', 'approved') AND choice <> '' ORDER BY rowid`,
-    { job },
+    { job: dairy },
   )?.id ?? '';
 
 /** An order of the windows and of something written in. */

@@ -105,8 +105,7 @@ const TERMS = table({
   request: ['approval or answer', 'Something that somebody outside has to approve, answer or draw first.'],
   'purchase-order': [
     'purchase order',
-    'What one supplier is asked to send, as one paper: codes, packs, prices, day and place. What comes and is billed ' +
-      'is held against it.',
+    'What one supplier is asked to send; what comes and is billed is held against it.',
   ],
   delivery: ['delivery', 'One load that comes on one day, with what is on it and where it is put.'],
   spare: ['spare', 'What is kept after the work: spare tiles, offcuts, parts that go back.'],

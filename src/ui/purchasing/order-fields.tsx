@@ -203,7 +203,7 @@ function LineFields({
       <TextField name={`${at}.instead`} label="May be sent instead" hint="Accepted where the first cannot be had." />
       {onRemove && (
         <LinkButton onClick={onRemove}>
-          Take it out<Hidden>: line {index + 1}</Hidden>
+          Remove<Hidden>: line {index + 1}</Hidden>
         </LinkButton>
       )}
     </fieldset>
