@@ -20,6 +20,7 @@ export const PAGES: Record<string, Path> = {
   Prices: routes.prices(job),
   Money: routes.money(job),
   'Purchase orders': routes.purchasing(job),
+  'Way in': routes.wayIn(job),
   Selections: routes.selections(job),
   Sequence: routes.sequence(job),
   Schedule: routes.schedule(job),

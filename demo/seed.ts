@@ -30,6 +30,7 @@ import type { DemoArea, DemoJob, DemoRequest, DemoSeen, DemoSelection, DemoWalk 
 import { captionsOf, readLabelled } from './narration-file';
 import { changes } from './stood';
 import { HOURS, JOB_MONEY, MONEY } from './prices';
+import { WAYS_IN } from './way-in';
 import { agreementCommands, visitCommands } from './visit';
 
 export { demoId } from './ids';
@@ -53,6 +54,7 @@ export async function seedDemo(installation: Installation): Promise<void> {
     for (const job of DEMO_JOBS) script.visit(job);
     for (const job of DEMO_JOBS) script.spending(job);
     for (const job of DEMO_JOBS) script.purchases(job);
+    for (const job of DEMO_JOBS) script.waysIn(job);
     for (const job of DEMO_JOBS) script.walls(job);
     for (const job of DEMO_JOBS) script.endings(job);
     for (const job of DEMO_JOBS) script.orders(job);
@@ -717,6 +719,30 @@ class Script {
         ...(area ? { area: id('area', area) } : {}),
       });
     });
+  }
+
+  /** What is narrow, and what is large. */
+  waysIn(job: DemoJob): void {
+    const found = WAYS_IN[job.key];
+    if (!found) return;
+    const id = (...path: string[]): string => demoId(job.key, ...path);
+    this.at(this.when(-8, 15));
+    found.ways.forEach(({ area, ...way }, at) =>
+      this.say('way-in.add', {
+        ...way,
+        id: id('way-in', String(at)),
+        job: id(),
+        ...(area ? { area: id('area', area) } : {}),
+      }),
+    );
+    found.pieces.forEach((piece, at) =>
+      this.say('large-piece.add', {
+        ...piece,
+        id: id('large-piece', String(at)),
+        job: id(),
+        area: id('area', piece.area),
+      }),
+    );
   }
 
   /** What went out to suppliers on paper, and what became of it. */

@@ -59,6 +59,7 @@ export const jobRoutes = {
   requests: (job: JobId, request?: RequestId): Path => `/jobs/${job}/selections/requests${hash(request)}`,
   purchasing: (job: JobId): Path => `/jobs/${job}/selections/orders`,
   purchaseOrder: (job: JobId, order: PurchaseOrderId): Path => `/jobs/${job}/selections/orders/${order}`,
+  wayIn: (job: JobId): Path => `/jobs/${job}/selections/way-in`,
   deliveries: (job: JobId, left?: SelectionId): Path => `/jobs/${job}/selections/deliveries${query({ left })}`,
 
   sequence: (job: JobId): Path => `/jobs/${job}/sequence`,

@@ -10,6 +10,7 @@ import { PURCHASES } from './purchase-commands';
 import { SCHEDULE } from './schedule-commands';
 import { SELECTIONS } from './selection-commands';
 import { WALKS } from './walk-commands';
+import { WAY_IN } from './way-in-commands';
 
 const id = newId();
 const other = newId();
@@ -51,6 +52,7 @@ export const GIVEN: Record<string, Given> = {
   ...FIRST_VISIT,
   ...MONEY,
   ...PURCHASES,
+  ...WAY_IN,
   ...SELECTIONS,
   ...WALKS,
   ...SCHEDULE,

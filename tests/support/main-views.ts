@@ -105,6 +105,13 @@ export const MAIN_VIEWS: MainView[] = [
     name: 'A purchase order',
     path: `/jobs/${demoId('tannery')}/selections/orders/${demoId('tannery', 'purchase-order', '0')}`,
   },
+  { name: 'Way in', path: `${job}/selections/way-in` },
+  {
+    name: 'Something large',
+    deskOnly: true,
+    path: `${job}/selections/way-in`,
+    press: ['Change Steel beam over the opening'],
+  },
   { name: 'Deliveries and storage', path: `${job}/selections/deliveries` },
   { name: 'A delivery', deskOnly: true, path: `${job}/selections/deliveries`, press: ['A delivery'] },
   { name: 'Suppliers', path: '/suppliers' },

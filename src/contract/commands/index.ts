@@ -14,6 +14,7 @@ import * as sites from './sites';
 import * as updates from './news';
 import * as undo from './undo';
 import * as walks from './walks';
+import * as wayIn from './way-in';
 import type { AnyObject, ObjectSchema } from 'yup';
 import type { CommandKind, InputOf, PayloadOf } from '../command';
 
@@ -36,6 +37,11 @@ export const COMMANDS = {
   'sub.away': firm.subAway,
   'sub.back': firm.subBack,
   'holiday.add': firm.addHoliday,
+  'way-in.add': wayIn.addWayIn,
+  'way-in.change': wayIn.changeWayIn,
+  'large-piece.add': wayIn.addLargePiece,
+  'large-piece.change': wayIn.changeLargePiece,
+  'large-piece.plan': wayIn.planCarrying,
   'purchase-order.add': purchasing.addPurchaseOrder,
   'purchase-order.change': purchasing.changePurchaseOrder,
   'purchase-order.send': purchasing.sendPurchaseOrder,

@@ -11,7 +11,7 @@ const mm = (what: string) =>
     .required(`${what} is missing`)
     .max(LONGEST_MM, `${what}: over a kilometre cannot be meant`);
 /** A length over 0, with its text. */
-const size = (what: string) =>
+export const size = (what: string) =>
   object({ mm: mm(what).moreThan(0, `${what} is over 0`), typed: field.line(what, 40) })
     .noUnknown()
     .required(`${what} is missing`);

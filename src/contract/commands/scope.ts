@@ -74,6 +74,8 @@ const REMOVABLE = [
   'spending',
   'purchase-movement',
   'purchase-bill',
+  'way-in',
+  'large-piece',
 ] as const;
 export type Removable = (typeof REMOVABLE)[number];
 export const removeLine = command(

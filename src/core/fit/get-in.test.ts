@@ -1,6 +1,8 @@
 import fc from 'fast-check';
+import { sayWay, sayWayIn } from '../words/way-in';
 import { describe, expect, it } from 'vitest';
-import { getIn, longestRound } from './get-in';
+import { getIn } from './get-in';
+import { judgeWayIn, longestRound, type LargePiece, type Way } from './way-in';
 
 const way = fc.integer({ min: 500, max: 3000 });
 
@@ -78,4 +80,76 @@ describe('whether it can be got in', () => {
         },
       ),
     ));
+});
+
+describe('a large piece against the ways of a job', () => {
+  const beam: LargePiece = { kind: 'beam', length: 5200, width: 90, height: 240, mass: 62 };
+  const ways = (...list: Way[]) => list.map((way, at) => ({ id: String(at), way }));
+  const turn: Way = { kind: 'turn', before: 1000, after: 900, height: 2350 };
+  const gate: Way = { kind: 'opening', width: 820, height: 2040 };
+  const said = (piece: LargePiece, usual: Way[], beside: Way[] = []): string[] => {
+    const [passed, others] = [ways(...usual), beside.map((way, at) => ({ id: `other ${at}`, way }))];
+    const all = new Map([...passed, ...others].map(({ id, way }) => [id, sayWay(way, 'metric')]));
+    return sayWayIn(judgeWayIn(piece, passed, others), piece, (id) => all.get(id) ?? '', 'metric').map(
+      ({ text }) => text,
+    );
+  };
+
+  it('says what stops it, which other way takes it, in how many pieces, by how many people and for how long', () => {
+    expect(said(beam, [gate, turn, { kind: 'carry', distance: 40_000 }])).toEqual([
+      'It does not come through turn out of 1000 mm into 900 mm, 2350 mm high.',
+      expect.stringMatching(
+        /^In 2 pieces of at most 3[23]\d\d mm each, where the engineer’s drawing allows a joint\.$/,
+      ),
+      '2 people to a piece by usual guidance.',
+      'Carrying takes 10 minutes of all together.',
+    ]);
+    expect(said(beam, [turn], [{ kind: 'opening', width: 1200, height: 900 }])[1]).toMatch(
+      /^It comes in another way: 1200 mm wide, 900 mm high\./,
+    );
+    expect(said({ ...beam, length: 2900 }, [gate, turn])).toEqual([
+      'It comes in as it is.',
+      '3 people to a piece by usual guidance.',
+    ]);
+  });
+
+  it('leaves a machine upright, takes a crane as another way, and asks for a weight nobody has said', () => {
+    const boiler: LargePiece = { kind: 'machine', length: 900, width: 700, height: 1400, mass: 300 };
+    const low: Way = { kind: 'opening', width: 900, height: 1350 };
+    expect(said(boiler, [low])).toEqual([
+      expect.stringContaining('does not come through'),
+      'Taken apart, a smaller one, or an opening made for it.',
+      '12 people by hand are too many round one piece: rollers or a machine.',
+    ]);
+    expect(said(boiler, [low, { kind: 'crane', lifts: 329 }])[1]).toMatch(/^Taken apart/);
+    expect(said(boiler, [low, { kind: 'crane', lifts: 331 }])[1]).toMatch(/^It comes in another way: a crane/);
+    expect(said({ ...boiler, mass: null }, [])).toEqual(['It comes in as it is.', 'Nobody has said what it weighs.']);
+    expect(sayWay({ kind: 'hose', distance: 30_000, hose: 25_000 }, 'metric')).toMatch(/the hose is 5000 mm too short/);
+  });
+
+  it('never gets in by fewer ways what gets in by more in its way, and is judged as Bench judges it', () => {
+    const size = fc.integer({ min: 300, max: 3000 });
+    const anyWay = fc.oneof(
+      fc.record({ kind: fc.constant('opening' as const), width: size, height: size }),
+      fc.record({ kind: fc.constant('stair' as const), width: size, headroom: size }),
+      fc.record({ kind: fc.constant('turn' as const), before: size, after: size, height: size }),
+    );
+    const anyPiece = fc.record({
+      kind: fc.constantFrom('beam' as const, 'sheet' as const, 'machine' as const),
+      length: fc.integer({ min: 100, max: 8000 }),
+      width: fc.integer({ min: 10, max: 1500 }),
+      height: fc.integer({ min: 10, max: 2200 }),
+      mass: fc.integer({ min: 1, max: 900 }),
+    });
+    fc.assert(
+      fc.property(anyPiece, fc.array(anyWay, { minLength: 1, maxLength: 5 }), (piece, list) => {
+        const verdict = judgeWayIn(piece, ways(...list), []);
+        if (verdict.fits) expect(judgeWayIn(piece, ways(...list.slice(1)), []).fits).toBe(true);
+        const { kind, ...rest } = piece;
+        const bench = getIn.run({ piece: kind, ...rest, ways: list, carry: 0 });
+        expect(bench.ok && bench.value.fits).toBe(verdict.fits);
+        expect(bench.ok && bench.value.pieces).toBe(verdict.pieces);
+      }),
+    );
+  });
 });

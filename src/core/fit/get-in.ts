@@ -1,55 +1,7 @@
 import { answer } from '../problem';
 import { amount, choice, give, length, main, variantsOf } from '../quantities/ask';
 import { calculator } from '../quantities/calculator';
-import { ceil } from '../units/rounding';
-
-/** Guidance for one person, close to the body; awkward ways lower it. kg */
-const ONE_PERSON = 25;
-/** Walking with a load and back again. m in an hour */
-const CARRY_PACE = 2000;
-/** Slings and swing beside the load itself. */
-const RIGGING = 1.1;
-
-interface Piece {
-  long: number;
-  mid: number;
-  thin: number;
-  /** A machine or a boiler stays as it stands. */
-  upright: number | null;
-}
-
-/**
- * The longest straight piece of a thickness that goes round a square corner, flat on the ground. Lengths in mm.
- * Source: geometry; over all angles the least of a / cos θ + b / sin θ − t / (sin θ cos θ).
- * @returns 0 where it is thicker than one of the ways
- */
-export function longestRound(before: number, after: number, thickness: number): number {
-  if (thickness > before || thickness > after) return 0;
-  const at = (angle: number): number =>
-    before / Math.cos(angle) + after / Math.sin(angle) - thickness / (Math.sin(angle) * Math.cos(angle));
-  // It falls and then rises once: thirds close in on its lowest place.
-  let [low, high] = [1e-4, Math.PI / 2 - 1e-4];
-  for (let step = 0; step < 100; step += 1) {
-    const [one, two] = [low + (high - low) / 3, high - (high - low) / 3];
-    if (at(one) < at(two)) high = two;
-    else low = one;
-  }
-  return Math.max(0, at((low + high) / 2));
-}
-
-/** The longest that goes through a straight way: any length once the section does; 0 where it does not. */
-function longestThrough({ mid, thin, long, upright }: Piece, width: number, height: number): number {
-  if (upright !== null) return upright <= height && Math.min(mid, thin, long) <= width ? Infinity : 0;
-  return (mid <= height && thin <= width) || (mid <= width && thin <= height) ? Infinity : 0;
-}
-
-/** Round a corner: on edge, its narrow side across the way, tilted as far as the height lets it. */
-function longestAround({ mid, thin, upright }: Piece, before: number, after: number, height: number): number {
-  if (upright !== null) return upright <= height ? longestRound(before, after, Math.min(mid, thin)) : 0;
-  if (mid > height) return 0;
-  const flat = longestRound(before, after, thin);
-  return flat === 0 ? 0 : Math.hypot(flat, height - mid);
-}
+import { bodyOf, carryHours, limitOf, PIECE_KINDS, peopleFor, piecesOf, WAY_WORDS } from './way-in';
 
 export const getIn = calculator({
   name: 'get-in',
@@ -57,11 +9,7 @@ export const getIn = calculator({
   group: 'fit',
   answers: 'Whether a beam, sheet, tub or machine comes to where it goes, and what follows if it does not.',
   asks: {
-    piece: choice('it is', {
-      beam: 'long and straight, can be turned',
-      sheet: 'a sheet, a tub, a cabinet: can be turned',
-      machine: 'a machine or a boiler: stays upright',
-    }),
+    piece: choice('it is', PIECE_KINDS),
     length: length('length'),
     width: length('width'),
     height: length('height or thickness'),
@@ -115,41 +63,23 @@ export const getIn = calculator({
     carry: 24_000,
   },
   compute: ({ piece, length: long, width, height, mass, ways, carry }) => {
-    const [thin = 0, mid = 0, longest = 0] = [long, width, height].sort((a, b) => a - b);
-    const body: Piece =
-      piece === 'machine'
-        ? { long: Math.max(long, width), mid: Math.min(long, width), thin: Math.min(long, width), upright: height }
-        : { long: longest, mid, thin, upright: null };
-    const limits = ways.map((way) => {
-      switch (way.kind) {
-        case 'opening':
-          return { words: 'the opening', most: longestThrough(body, way.width, way.height) };
-        case 'stair':
-          return { words: 'the stair', most: longestThrough(body, way.width, way.headroom) };
-        case 'turn':
-          return { words: 'the turn', most: longestAround(body, way.before, way.after, way.height) };
-        case 'crane':
-          return { words: 'the crane', most: mass * RIGGING <= way.lifts ? Infinity : 0 };
-        case 'hose':
-          return { words: 'the hose', most: way.distance <= way.hose ? Infinity : 0 };
-      }
-    });
+    const body = bodyOf({ kind: piece, length: long, width, height, mass });
+    const limits = ways.map((way) => ({ kind: way.kind, most: limitOf(body, way) }));
     const most = Math.min(body.long, ...limits.map((limit) => limit.most));
     const stops = limits.flatMap((limit, at) =>
-      limit.most < body.long - 1e-6 ? [`${limit.words}, number ${at + 1} on its way`] : [],
+      limit.most < body.long - 1e-6 ? [`${WAY_WORDS[limit.kind]}, number ${at + 1} on its way`] : [],
     );
     const fits = stops.length === 0;
-    const pieces = fits ? 1 : most > 0 && piece === 'beam' ? ceil(body.long / most) : 0;
-    const each = mass / Math.max(1, pieces);
-    const people = ceil(each / ONE_PERSON);
-    const hours = (Math.max(1, pieces) * people * 2 * (carry / 1000)) / CARRY_PACE;
+    const pieces = fits ? 1 : piecesOf(piece, body, most);
+    const people = peopleFor(mass / Math.max(1, pieces));
+    const hours = carryHours(Math.max(1, pieces), people, carry);
     return answer({
       fits,
       stops,
       longest: most,
       pieces,
       people,
-      hours: Math.round(hours * 100) / 100,
+      hours,
       follows: [
         ...(pieces > 1 ? [`in ${pieces} pieces, where the engineer’s drawing allows a joint`] : []),
         ...(pieces === 0 ? ['another way in: a window taken out, a wall opened, a crane, or built up in place'] : []),

@@ -4,6 +4,8 @@ import { ONE_PERSON_KG, peopleFor } from './storage';
 /** What is on a delivery, as far as its day goes. */
 export interface Loaded {
   thing: string;
+  /** A piece of it that no way in lets through as it is. */
+  stuck?: string | undefined;
   ordered: boolean;
   expected: Day | null;
   needBy: Day | null;
@@ -43,6 +45,7 @@ export type LoadCaution =
   /** kg */
   | { kind: 'carry-unsaid'; heaviest: number; people: number }
   | { kind: 'too-few'; heaviest: number; people: number; there: number }
+  | { kind: 'not-got-in'; piece: string }
   | { kind: 'protection-unsaid' };
 
 /** Everything about a delivery that somebody should look at, in the order in which it comes to matter. */
@@ -60,8 +63,9 @@ export const loadCautions = (
 ];
 
 /** Whether a thing can be on a delivery of that day, and whether that is soon enough for it. */
-function ofItem({ thing, ordered, expected, needBy }: Loaded, comes: Day): LoadCaution[] {
+function ofItem({ thing, stuck, ordered, expected, needBy }: Loaded, comes: Day): LoadCaution[] {
   const cautions: LoadCaution[] = [];
+  if (stuck) cautions.push({ kind: 'not-got-in', piece: stuck });
   if (!ordered) cautions.push({ kind: 'not-ordered', thing });
   else if (expected && expected > comes) cautions.push({ kind: 'promised-later', thing, day: expected });
   if (needBy && comes > needBy) cautions.push({ kind: 'needed-earlier', thing, day: needBy });

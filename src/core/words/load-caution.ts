@@ -2,6 +2,7 @@ import type { LoadCaution } from '../selections/load-cautions';
 import { formatDay, type Day } from '../units/day';
 import { sayAmount } from '../quantities/units';
 import type { UnitSystem } from '../units/units';
+import { capital } from './letters';
 import { phrase, type Phrase } from './phrase';
 
 /** What is wrong, or not said, about a delivery, as a sentence. */
@@ -44,6 +45,8 @@ function words(caution: LoadCaution, today: Day, system: UnitSystem): string {
         `The heaviest piece weighs ${weight(caution.heaviest)}: ${caution.people} people or a machine, and ${caution.there} ` +
         'are there. Your health and safety rules and a risk assessment decide.'
       );
+    case 'not-got-in':
+      return `${capital(caution.piece)} does not come in by the usual way: see Way in for what follows.`;
     case 'protection-unsaid':
       return 'Nobody has said how the way in and the floor are protected.';
   }

@@ -107,6 +107,7 @@ const TERMS = table({
     'purchase order',
     'What one supplier is asked to send; what comes and is billed is held against it.',
   ],
+  'way-in': ['way in', 'What is narrow between the street and a room: what is large is held against it.'],
   delivery: ['delivery', 'One load that comes on one day, with what is on it and where it is put.'],
   spare: ['spare', 'What is kept after the work: spare tiles, offcuts, parts that go back.'],
   'check-before-cover': ['check before cover', 'A list that is gone through before a wall is closed.'],

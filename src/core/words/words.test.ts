@@ -450,6 +450,7 @@ const CAUTIONS: OfEach<LoadCaution> = {
   'no-floor': [{ kind: 'no-floor', takes: 6, free: 2.4 }],
   'carry-unsaid': [{ kind: 'carry-unsaid', heaviest: 82, people: 4 }],
   'too-few': [{ kind: 'too-few', heaviest: 82, people: 4, there: 2 }],
+  'not-got-in': [{ kind: 'not-got-in', piece: 'worktop, in one piece' }],
   'protection-unsaid': [{ kind: 'protection-unsaid' }],
 };
 

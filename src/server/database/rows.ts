@@ -444,6 +444,21 @@ export interface Rows {
     sent_at: string | null;
     version: number;
   };
+  large_piece: {
+    id: string;
+    job: JobId;
+    area: AreaId;
+    selection: SelectionId | null;
+    what: string;
+    kind: 'beam' | 'sheet' | 'machine';
+    length: number;
+    width: number;
+    height: number;
+    mass: number | null;
+    extra: string | null;
+    removed: 0 | 1;
+    version: number;
+  };
   level: {
     id: string;
     job: JobId;
@@ -1149,6 +1164,24 @@ export interface Rows {
     after_version: number;
     effect: string | null;
   };
+  way_in: {
+    id: string;
+    job: JobId;
+    area: AreaId | null;
+    what: string;
+    kind: 'opening' | 'turn' | 'stair' | 'crane' | 'hose' | 'carry';
+    width: number | null;
+    height: number | null;
+    before: number | null;
+    behind: number | null;
+    lifts: number | null;
+    distance: number | null;
+    reach: number | null;
+    beside: 0 | 1;
+    finding: string | null;
+    removed: 0 | 1;
+    version: number;
+  };
 }
 
 /** Columns that need not be given for a new row: they may be NULL or have a default. */
@@ -1282,6 +1315,7 @@ export interface Defaults {
     | 'tax_rate'
     | 'prices_shown';
   job_update: 'walk' | 'sent_at' | 'version';
+  large_piece: 'selection' | 'mass' | 'extra' | 'removed' | 'version';
   level: 'note';
   level_mark: 'removed' | 'version';
   logistic: 'booked_on' | 'version';
@@ -1435,4 +1469,17 @@ export interface Defaults {
   supplier_closure: 'why';
   walk: 'finished_at';
   walk_plan: 'before_version' | 'effect';
+  way_in:
+    | 'area'
+    | 'width'
+    | 'height'
+    | 'before'
+    | 'behind'
+    | 'lifts'
+    | 'distance'
+    | 'reach'
+    | 'beside'
+    | 'finding'
+    | 'removed'
+    | 'version';
 }

@@ -27,6 +27,7 @@ import { ruleHandlers } from '../sequence/rule-commands';
 import { methodHandlers } from '../sequence/method-commands';
 import { stepHandlers } from '../sequence/step-commands';
 import { mergeAreaHandlers } from '../walks/merge-areas';
+import { wayInHandlers } from '../sites/way-in';
 import { siteHandlers } from '../sites/commands';
 import { updateHandlers } from '../news/commands';
 import { closeInHandlers } from '../walks/close-in';
@@ -61,6 +62,7 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   orderHandlers,
   movementHandlers,
   billHandlers,
+  wayInHandlers,
   assemblyHandlers,
   scopeHandlers,
   optionHandlers,

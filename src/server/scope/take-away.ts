@@ -25,6 +25,8 @@ const TABLES = {
   spending: 'spending',
   'purchase-movement': 'purchase_movement',
   'purchase-bill': 'purchase_bill',
+  'way-in': 'way_in',
+  'large-piece': 'large_piece',
 } as const satisfies Record<Removable, string>;
 
 /** Takes a thing away or brings it back; what follows from the drawing follows. */

@@ -19,6 +19,7 @@ import { planOf, type StoredPlan } from '../reading/plan';
 import type { JobReading } from '../reading/reading';
 import { deliveryRows, spareRows } from '../reading/selections';
 import { selectionsOf } from './selection';
+import { stuckGoods } from './way-in';
 import { selectionCounts } from './selections';
 
 type Row = ReturnType<typeof deliveryRows>[number];
@@ -111,6 +112,7 @@ export function deliveriesView(job: JobReading): DeliveriesView {
               loadOf(row),
               mine.map((item) => ({
                 thing: item.category,
+                stuck: stuckGoods(job).get(item.id),
                 expected: item.expectedOn,
                 needBy: item.needBy,
                 ordered: isOrdered(item.state),

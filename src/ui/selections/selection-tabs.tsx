@@ -12,6 +12,7 @@ export function SelectionTabs({ job, counts }: { job: string; counts?: Selection
         { path: routes.requests(job), label: 'Approvals and answers', waiting: counts?.requests ?? 0 },
         { path: routes.purchasing(job), label: 'Purchase orders', waiting: counts?.orders ?? 0 },
         { path: routes.deliveries(job), label: 'Deliveries and storage', waiting: counts?.deliveries ?? 0 },
+        { path: routes.wayIn(job), label: 'Way in' },
       ]}
     />
   );
