@@ -33,8 +33,9 @@ function shapeFor(assembly: Assembly, answers: Worked['answers']) {
       return { kind: 'face', sections: [{ width: mm(value / 4), height: mm(4), gableRise: mm(0) }] };
     case 'width':
       return { kind: 'face', sections: [{ width: mm(value), height: mm(3), gableRise: mm(0) }] };
-    case 'roofPlan':
-      return { kind: 'roof', width: mm(value / 10), length: mm(10), riseIn12: 6 };
+    case 'roofSlope':
+      // 9 in 12: a quarter more along the slope than on the plan.
+      return { kind: 'roof', width: mm(value / 12.5), length: mm(10), riseIn12: 9 };
     case 'floor':
       return {
         kind: 'room',

@@ -240,7 +240,7 @@ export const OUTSIDE: readonly Assembly[] = [
     says: 'Strip this roof and cover it anew',
     kinds: ['roof', 'outbuilding'],
     asks: {
-      roof: area('The roof, along its slope', { drawn: ['roofPlan'] }),
+      roof: area('The roof, along its slope', { drawn: ['roofSlope'] }),
       edges: length('Ridges, hips, valleys and verges', { usual: 0, zero: true }),
       through: penetrations(),
     },

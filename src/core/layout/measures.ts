@@ -14,6 +14,7 @@ export const MEASURES = {
   faceNetLarge: { label: 'face without large openings', dimension: 'area' },
   faceGross: { label: 'face, openings in', dimension: 'area' },
   roofPlan: { label: 'roof on the plan', dimension: 'area' },
+  roofSlope: { label: 'roof along its slope', dimension: 'area' },
   perimeter: { label: 'perimeter', dimension: 'length' },
   skirting: { label: 'perimeter without doors', dimension: 'length' },
   height: { label: 'height', dimension: 'length' },
@@ -45,6 +46,12 @@ const sectionArea = (section: Section): number =>
 /** Both sides and the top; a window’s sill too. */
 const trimOf = (opening: Opening): number =>
   (2 * opening.height.mm + opening.width.mm * (opening.kind === 'window' ? 2 : 1)) * opening.count;
+
+/** A roof as it lies on the plan and as it is walked on, both slopes alike. */
+function roofOf({ width, length, riseIn12 }: Extract<Shape, { kind: 'roof' }>): Measures {
+  const roofPlan = squareMetres(width.mm, length.mm);
+  return { roofPlan, roofSlope: roofPlan * Math.hypot(1, riseIn12 / 12) };
+}
 
 /** Areas in m², lengths in mm, lists as the calculators take them. Nothing where the shape does not hold together. */
 export function measuresOf(shape: Shape, openings: readonly Opening[]): Measures {
@@ -99,7 +106,7 @@ export function measuresOf(shape: Shape, openings: readonly Opening[]): Measures
       };
     }
     case 'roof':
-      return { roofPlan: squareMetres(shape.width.mm, shape.length.mm), riseIn12: shape.riseIn12 };
+      return { ...roofOf(shape), riseIn12: shape.riseIn12 };
     case 'run':
       return {
         drainLength: sum(shape.legs.map((leg) => leg.length.mm)),

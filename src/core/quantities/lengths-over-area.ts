@@ -10,7 +10,7 @@ export const lengthsOverArea = calculator({
   group: 'lengths',
   answers: 'How many lengths lie over an area, so much of them on each part of it.',
   asks: {
-    area: area('area', { drawn: [...new Set([...OF_FACE, ...OF_WALLS, 'roofPlan' as const])] }),
+    area: area('area', { drawn: [...new Set([...OF_FACE, ...OF_WALLS, 'roofPlan' as const, 'roofSlope' as const])] }),
     perArea: amount('m of it on one m²', 'm', { most: 100, hint: 'one metre divided by how far they stand apart' }),
     waste: waste(),
     stick: length('one length'),

@@ -9,6 +9,8 @@ import { doorPassage } from '../fit/door-passage';
 import { drainRun } from '../fit/drain-run';
 import { dryTime } from '../fit/dry-time';
 import { escapeWindow } from '../fit/escape-window';
+import { drainFittings } from './drain-fittings';
+import { footingSteps } from './footing-steps';
 import { fillBack } from '../fit/fill-back';
 import { flush } from '../fit/flush';
 import { furniture } from '../fit/furniture';
@@ -44,6 +46,7 @@ import { rebar } from './rebar';
 import { remainingWorkCalculator } from './remaining-work';
 import { repointing } from './repointing';
 import { roof } from './roof';
+import { roofEdges } from './roof-edges';
 import { salvage } from './salvage';
 import { runningLengths } from './running-lengths';
 import { sheets } from './sheets';
@@ -62,6 +65,7 @@ export const CALCULATORS: readonly AnyCalculator[] = [
   plankCladding,
   courseLayout,
   roof,
+  roofEdges,
   repointing,
   salvage,
   sheets,
@@ -81,12 +85,14 @@ export const CALCULATORS: readonly AnyCalculator[] = [
   lift,
   concrete,
   rebar,
+  footingSteps,
   trench,
   bins,
   binSwap,
   dryTime,
   fillBack,
   drainRun,
+  drainFittings,
   ventDuct,
   thermal,
   cabinetRun,
