@@ -235,6 +235,8 @@ describe('an assembly on a drawn area', () => {
       left('extra_work', `state = 'open'`),
     ]).toEqual([0, 0, 0]);
     expect(estimateOf(readJob(installation, job)).entries.some((entry) => entry.area === area)).toBe(false);
+    // Nothing was recorded there: the area goes too.
+    must(installation, 'area.remove', { id: area, version: 2 });
   });
 
   it('is refused where it cannot be, and asks for what it was not told, beside the field', () => {

@@ -25,10 +25,11 @@ export function namingAreas(db: Connection): Naming[] {
   );
 }
 
-/** How many rows of a table name an area. */
-export const countNaming = (db: Connection, { table, column }: Naming, area: string): number =>
-  queryOne<{ count: number }>(db, `SELECT count(*) AS count FROM ${table} WHERE "${column}" = @area`, { area })
-    ?.count ?? 0;
+/** How many rows of a table name an area. @param which a condition of SQL, where only some of them count */
+export const countNaming = (db: Connection, { table, column }: Naming, area: string, which = 'TRUE'): number =>
+  queryOne<{ count: number }>(db, `SELECT count(*) AS count FROM ${table} WHERE "${column}" = @area AND (${which})`, {
+    area,
+  })?.count ?? 0;
 
 /** What names an area goes with it, once the caller has seen that nothing of it must be kept. */
 export function dropNaming(db: Connection, area: string): void {

@@ -37,12 +37,20 @@ const SET_DOWN: ReadonlySet<string> = new Set([
   'standpoint',
   'request_wait',
   'level_mark',
+  'way_in',
+  'large_piece',
 ]);
+
+/** Of these only some are more than that. */
+const RECORDED: Readonly<Record<string, string>> = {
+  // Added work that was done, or that the client agreed to.
+  extra_work: `state = 'done' OR change_order IS NOT NULL`,
+};
 
 /** Refuses to remove an area of which something was recorded: that would be lost. */
 function needNothingRecorded({ db }: PlanContext, area: Rows['area']): void {
   const held = namingAreas(db).flatMap((naming) => {
-    const count = SET_DOWN.has(naming.table) ? 0 : countNaming(db, naming, area.id);
+    const count = SET_DOWN.has(naming.table) ? 0 : countNaming(db, naming, area.id, RECORDED[naming.table]);
     return count > 0
       ? [`${count} × ${naming.table === 'observation' ? 'record of walks' : wordFor(naming.table)}`]
       : [];
