@@ -15,6 +15,7 @@ const SERVER = [
     'quantities',
     'layout',
     'selections',
+    'purchasing',
     'scope',
     'money',
     'assemblies',

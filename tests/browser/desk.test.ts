@@ -97,7 +97,7 @@ describe('scope and selections', () => {
     await press(page, 'Order it');
     await setDay(page, 'expectedOn', '2027-08-20');
     await press(page, 'It is ordered');
-    await seesText(page, 'It waits for the association (curved glazing of the lantern) and the designer');
+    await seesText(page, 'Lantern glazing waits for the association (curved glazing of the lantern) and the designer');
     await fill(page, 'despite', 'the kiln has one slot left');
     await press(page, 'It is ordered');
     await seesText(page, 'ordered: comes Fri 20 Aug');

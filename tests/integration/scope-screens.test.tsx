@@ -53,6 +53,12 @@ describe('scope by area', () => {
     );
   });
 
+  it('says what a line costs to who may see it, and to nobody else', () => {
+    const job = readJob(demoHouse(), demoId('tannery'));
+    expect(read(<Scope view={scopeView(job, true)} />)).toMatch(/replace wet boards and insulation, 96 m².*4 521\.60/);
+    expect(JSON.stringify(scopeView(job))).not.toContain('452160');
+  });
+
   it('offers the first visit where nothing is written down', () => {
     const installation = demoHouse();
     for (const line of scopeView(readJob(installation, dairy)).areas.flatMap((area) => area.lines))

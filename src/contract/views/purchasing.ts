@@ -6,7 +6,7 @@ import type { SelectionCounts } from './selections';
 
 /** Money in hundredths everywhere here, before tax. */
 
-export type PurchaseOrderState = 'draft' | 'sent' | 'ended' | 'cancelled';
+type PurchaseOrderState = 'draft' | 'sent' | 'ended' | 'cancelled';
 
 /** A line as it is written, and as a form begins with it. */
 export interface OrderLineFields {
@@ -24,7 +24,7 @@ export interface OrderLineFields {
   instead: string;
 }
 
-export interface OrderFields {
+interface OrderFields {
   supplier: string;
   deliverOn: Day | null;
   half: 'morning' | 'afternoon' | null;

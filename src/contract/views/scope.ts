@@ -94,6 +94,8 @@ export interface ScopePageView {
   selections: { id: string; area: string; category: string }[];
   levels: { id: string; name: string; height: number }[];
   counts: ScopeCounts;
+  /** What each line and finding costs the firm, in hundredths, for who may see it; by their ids. */
+  prices: Readonly<Record<string, number>>;
 }
 
 /** How much waits in each of the pages of Scope. */

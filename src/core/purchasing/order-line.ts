@@ -31,7 +31,7 @@ export function orderedOf(line: Pick<OrderLine, 'quantity' | 'perPack'>): number
 }
 
 /** What one of the unit costs, unrounded; null where nobody knows. */
-export const priceOfOne = ({ unitPrice, pricedBy, perPack }: OrderLine): number | null =>
+const priceOfOne = ({ unitPrice, pricedBy, perPack }: OrderLine): number | null =>
   unitPrice === null ? null : pricedBy === 'pack' && perPack !== null ? unitPrice / perPack : unitPrice;
 
 /** What so much of a line costs, in hundredths; null where it has no price. */

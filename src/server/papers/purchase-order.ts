@@ -15,7 +15,7 @@ const head = (text: string, alignment: 'left' | 'right' = 'left'): TableCell => 
 const figure = (text: string, bold = false): TableCell => ({ text, style: 'mono', alignment: 'right', bold });
 
 /** How much of a line: `29 packs of 10 pieces`, `12 m²`. */
-export const orderedWords = ({ packs, perPack, ordered, unit }: OrderLineView): string =>
+const orderedWords = ({ packs, perPack, ordered, unit }: OrderLineView): string =>
   packs === null ? `${ordered} ${unit}` : `${packs} × ${perPack} ${unit}`;
 
 const whole = (day: string): string => formatDay(day, '0000-00-00');

@@ -25,10 +25,10 @@ import { orderGoods, takeOrderBack } from '../selections/order-goods';
 
 type Fields = Omit<InferType<typeof addPurchaseOrder.schema>, 'id' | 'job'>;
 type Line = Fields['lines'][number];
-export type OrderState = Rows['purchase_order']['state'];
+type OrderState = Rows['purchase_order']['state'];
 
 /** What an order says of its line, as numbers quote it: `PO 14`. */
-export const orderNumber = (number: number): string => `PO ${number}`;
+const orderNumber = (number: number): string => `PO ${number}`;
 
 const nextNumber = (context: CommandContext): number =>
   (queryOne<{ last: number | null }>(context.db, 'SELECT max(number) AS last FROM purchase_order')?.last ?? 0) + 1;
@@ -132,7 +132,7 @@ const OTHERWISE: Record<OrderState, string> = {
   cancelled: 'This was cancelled.',
 };
 
-export function needOrder(
+function needOrder(
   context: CommandContext,
   { id, version }: { id: string; version: number },
   states: readonly OrderState[],
@@ -142,7 +142,7 @@ export function needOrder(
   return row;
 }
 
-export const linesOf = (context: CommandContext, order: string): Rows['purchase_line'][] =>
+const linesOf = (context: CommandContext, order: string): Rows['purchase_line'][] =>
   queryAll(context.db, 'SELECT * FROM purchase_line WHERE purchase_order = @order ORDER BY position', { order });
 
 /** The chosen things of an order come together, on the day that was asked for. */

@@ -14,7 +14,7 @@ export const pieceRows = rowsOf<Rows['large_piece']>(
 );
 
 /** A place on the way in by what it is called. */
-export type NamedWay = KnownWay<{ id: string; what: string }>;
+type NamedWay = KnownWay<{ id: string; what: string }>;
 
 /** The door has seen that what its kind asks for is there. */
 export function wayOf(row: Rows['way_in']): Way {

@@ -21,6 +21,7 @@ import type { JobReading } from '../reading/reading';
 import { optionRows } from '../reading/scope';
 import { selectionRows } from '../reading/selections';
 import { whenSeen } from '../words';
+import { estimateOf } from './estimate';
 import { assumptionsOf, decisionsOf, extrasOf, findingsOf, scopeCounts, scopeOf } from './scope-parts';
 
 /** The measures that are one figure, as the job writes them. */
@@ -41,8 +42,19 @@ export function measureWords(
   });
 }
 
-/** What was agreed, area by area, with what was found there and what is drawn of it. */
-export function scopeView(job: JobReading): ScopePageView {
+/** What lines and findings cost, where it is known. */
+const pricesOf = (job: JobReading): Record<string, number> =>
+  Object.fromEntries(
+    estimateOf(job).entries.flatMap(({ key, net, missing }) =>
+      net === 0 || missing.length > 0 ? [] : [[key.slice(key.indexOf(' ') + 1), net]],
+    ),
+  );
+
+/**
+ * What was agreed, area by area, with what was found there and what is drawn of it.
+ * @param seesPrices whoever looks may see what things cost
+ */
+export function scopeView(job: JobReading, seesPrices = false): ScopePageView {
   const { units } = jobRow(job);
   const lines = groupBy(scopeOf(job), (line) => line.areaId);
   const findings = findingsOf(job);
@@ -75,6 +87,7 @@ export function scopeView(job: JobReading): ScopePageView {
     selections: selectionRows(job).map(({ id, area_name, category }) => ({ id, area: area_name, category })),
     levels: [...levelRows(job)].reverse().map(({ id, name, height }) => ({ id, name, height })),
     counts: scopeCounts(job),
+    prices: seesPrices ? pricesOf(job) : {},
   };
 }
 

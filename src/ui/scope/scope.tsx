@@ -33,6 +33,7 @@ import { Block, Empty, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
+import { Sum } from '../kit/money';
 
 /** What was agreed and what was not, by area, with its stance beside every line. */
 export function Scope({ view }: { view: ScopePageView }) {
@@ -234,6 +235,7 @@ function AreaScope({
             key={line.id}
             beside={
               <>
+                <Cost of={view.prices[line.id]} />
                 <span className="small-text">
                   <InclusionIcon stance={line.stance} />
                 </span>
@@ -282,9 +284,12 @@ function AreaScope({
             key={finding.id}
             mark={<StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />}
             beside={
-              <LinkButton className="no-print" onClick={() => setFound(finding)}>
-                Change<Hidden> {finding.subject}</Hidden>
-              </LinkButton>
+              <>
+                <Cost of={view.prices[finding.id]} />
+                <LinkButton className="no-print" onClick={() => setFound(finding)}>
+                  Change<Hidden> {finding.subject}</Hidden>
+                </LinkButton>
+              </>
             }
           >
             <span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}
@@ -299,6 +304,14 @@ function AreaScope({
     </Block>
   );
 }
+
+/** What it costs the firm, for who may see it. */
+const Cost = ({ of }: { of: number | undefined }) =>
+  of === undefined ? null : (
+    <span className="small-text soft text-nowrap no-print">
+      <Sum of={of} />
+    </span>
+  );
 
 /** Where a client has agreed to a statement: what was added or said otherwise since. */
 const Since = ({ line }: { line: ScopeView }) =>

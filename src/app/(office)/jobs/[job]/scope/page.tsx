@@ -7,6 +7,6 @@ export const metadata = { title: 'Scope' };
 
 export default async function ScopePage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown((installation) => scopeView(readJob(installation, job)));
+  const { view } = await shown((installation, who) => scopeView(readJob(installation, job), who.role !== 'lead'));
   return <Scope view={view} />;
 }
