@@ -4,7 +4,8 @@ import { currencyOf } from '@/core/units/money';
 import { queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { jobPaper } from '@/server/papers/documents';
-import { readJob } from '@/server/reading/reading';
+import { readFirm, readJob } from '@/server/reading/reading';
+import { findable } from '@/server/views/find';
 import { moneyView } from '@/server/views/money';
 import { purchaseOrderView, purchasingView } from '@/server/views/purchasing';
 import { MoneyIn } from '@/ui/kit/money';
@@ -313,6 +314,15 @@ describe('an order on paper, as a list and on screen', () => {
     const pdf = await jobPaper(installation, dairy, 'purchase-order.pdf', { version: 2 });
     expect(String(pdf.body).slice(0, 5)).toBe('%PDF-');
     await expect(jobPaper(installation, tannery, 'purchase-order.pdf', { version: 2 })).rejects.toThrow();
+  });
+
+  it('is found by the number that its supplier quotes', () => {
+    const { installation, id } = sentOrder();
+    expect(findable(readFirm(installation))).toContainEqual({
+      label: 'PO 2, Fathom Timber, Old Dairy',
+      kind: 'order',
+      path: `/jobs/${dairy}/selections/orders/${id}`,
+    });
   });
 
   it('shows the worst of a job where it cannot be missed, and what each line came to', () => {

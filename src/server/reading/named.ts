@@ -49,6 +49,24 @@ export const selectionLabels = (
     { words: JSON.stringify(words) },
   );
 
+const ORDER = `'PO ' || number || ', ' || supplier.name || ', ' || job.name`;
+
+/** Purchase orders by the number that suppliers quote. */
+export const orderLabels = (
+  db: Connection,
+  which: 'open' | 'closed',
+  words: readonly string[] = [],
+): { label: string; job: string; id: string }[] =>
+  queryAll(
+    db,
+    `SELECT ${ORDER} AS label, purchase_order.job, purchase_order.id
+      FROM purchase_order
+      JOIN supplier ON supplier.id = purchase_order.supplier
+      JOIN job ON job.id = purchase_order.job
+      WHERE ${within(ORDER, which)}`,
+    { words: JSON.stringify(words) },
+  );
+
 const IN_WALL = `CASE WHEN seen.text > '' THEN ' ' || seen.text ELSE '' END || ', ' || area.name || ' wall ' ||
   (json_extract(seen.facts, '$.wall') + 1) || ', ' || job.name`;
 

@@ -3,7 +3,7 @@ import type { Found } from '@/contract/views/find';
 import { CALCULATORS } from '@/core/quantities/registry';
 import { TRADES } from '@/core/sequence/trades';
 import { IN_WALL_KINDS } from '@/core/walks/observation';
-import { inWallRows, roomRows, selectionLabels } from '../reading/named';
+import { inWallRows, orderLabels, roomRows, selectionLabels } from '../reading/named';
 import { subRows } from '../reading/firm';
 import type { FirmReading } from '../reading/reading';
 
@@ -22,6 +22,7 @@ export const findable = (firm: FirmReading): Found[] => [
   })),
   ...inWallRows(firm.db, 'open').map(inWallFound),
   ...selectionLabels(firm.db, 'open').map(selectionFound),
+  ...orderLabels(firm.db, 'open').map(orderFound),
 ];
 
 /**
@@ -35,6 +36,7 @@ export function foundInClosed({ db }: FirmReading, asked: string): Found[] {
     ...roomRows(db, 'closed', words).map(roomFound),
     ...inWallRows(db, 'closed', words).map(inWallFound),
     ...selectionLabels(db, 'closed', words).map(selectionFound),
+    ...orderLabels(db, 'closed', words).map(orderFound),
   ];
 }
 
@@ -57,4 +59,10 @@ const selectionFound = ({ label, job, id }: ReturnType<typeof selectionLabels>[n
   label,
   kind: 'selection',
   path: routes.selection(job, id),
+});
+
+const orderFound = ({ label, job, id }: ReturnType<typeof orderLabels>[number]): Found => ({
+  label,
+  kind: 'order',
+  path: routes.purchaseOrder(job, id),
 });

@@ -18,6 +18,7 @@ import { LinkButton } from '../kit/link-button';
 import { MoneyField } from '../kit/measure-fields';
 import { useCurrency, useMoney } from '../kit/money';
 import { newId } from '../offline/send';
+import { ArrivalFields } from '../selections/arrival-fields';
 
 type Terms = Pick<PurchasingView, 'suppliers' | 'areas'>;
 type Fields = Omit<OrderLineFields, 'id'>;
@@ -123,27 +124,7 @@ function OrderFields({ view, more }: { view: Terms; more: readonly ToOrderLine[]
         list={view.suppliers}
         hint="A name that is new becomes a supplier."
       />
-      <div className="form-pair">
-        <TextField name="deliverOn" label="Wanted on" type="date" />
-        <SelectField
-          name="half"
-          label="When"
-          none="all day"
-          options={[
-            ['morning', 'in the morning'],
-            ['afternoon', 'in the afternoon'],
-          ]}
-        />
-      </div>
-      <div className="form-pair">
-        <SelectField
-          name="place"
-          label="Put it in"
-          none="not said"
-          options={view.areas.map(({ id, name }) => [id, name])}
-        />
-        <TextField name="placeNote" label="Where there" />
-      </div>
+      <ArrivalFields day="deliverOn" dayLabel="Wanted on" rooms={view.areas.map(({ id, name }) => [id, name])} />
       <TextField name="contact" label="Who takes it in" hint="Name and telephone: it stands on the paper." />
       {fields.map((field, index) => (
         <LineFields

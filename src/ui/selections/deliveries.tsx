@@ -26,6 +26,7 @@ import { PrintButton } from '../kit/print-button';
 import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
+import { ArrivalFields } from './arrival-fields';
 import { SelectionTabs } from './selection-tabs';
 import { Hidden } from '../kit/hidden';
 import { Block, BlockHead, Empty, PageHead } from '../kit/page';
@@ -391,30 +392,14 @@ function DeliveryFields({ view, own = [] }: { view: DeliveriesView; own?: { id: 
         label="What comes"
         options={[...own, ...view.loose].map((entry) => [entry.id, entry.text] as const)}
       />
-      <div className="form-pair">
-        <TextField name="day" label="On" type="date" />
-        <SelectField
-          name="half"
-          label="When"
-          none="any time"
-          options={[
-            ['morning', 'in the morning'],
-            ['afternoon', 'in the afternoon'],
-          ]}
-        />
-      </div>
-      <div className="form-pair">
-        <SelectField
-          name="place"
-          label="Into which room"
-          none="not settled"
-          options={view.places.map((place) => [
-            place.id,
-            place.floor === null ? place.name : `${place.name}, ${sayAmount(place.floor, 'm²', view.job.units, 1)}`,
-          ])}
-        />
-        <TextField name="placeNote" label="Where there" />
-      </div>
+      <ArrivalFields
+        day="day"
+        dayLabel="On"
+        rooms={view.places.map((place) => [
+          place.id,
+          place.floor === null ? place.name : `${place.name}, ${sayAmount(place.floor, 'm²', view.job.units, 1)}`,
+        ])}
+      />
       <AmountField
         name="floorArea"
         label="Floor it takes"
