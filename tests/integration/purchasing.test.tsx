@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Input } from '@/contract/commands';
 import { currencyOf } from '@/core/units/money';
-import { queryOne } from '@/server/database/query';
+import { queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { jobPaper } from '@/server/papers/documents';
 import { readFirm, readJob } from '@/server/reading/reading';
@@ -195,6 +195,38 @@ describe('an order that went out', () => {
     const [entry] = viewOf(installation, id).bills;
     must(installation, 'line.remove', { of: 'purchase-bill', id: entry?.id ?? '' });
     expect(material().spent).toBe(before.ordered - 40_000);
+  });
+
+  it('lets go of what never came: it is to be ordered anew, as one thing, however it was split', () => {
+    const chosen = ({ db }: Installation) =>
+      queryAll<{ state: string; quantity: number }>(
+        db,
+        `SELECT state, quantity FROM selection WHERE job = @dairy AND category = 'Workshop windows' AND removed = 0`,
+        { dairy },
+      );
+    const toOrder = (installation: Installation) =>
+      purchasingView(readJob(installation, dairy)).toOrder.flatMap(({ lines }) =>
+        lines.filter(({ selection }) => selection !== null).map(({ quantity }) => quantity),
+      );
+    const ended = sentOrder();
+    move(ended.installation, ended.id, 'came', 3);
+    must(ended.installation, 'purchase-order.end', { id: ended.id, version: 2 });
+    expect(chosen(ended.installation)).toEqual([
+      { state: 'on site', quantity: 3 },
+      { state: 'chosen', quantity: 1 },
+    ]);
+    expect(toOrder(ended.installation)).toEqual([1]);
+    expect(linesOf(ended.installation, ended.id)[0]).toMatchObject({ came: 3, toCome: 0, mismatches: [] });
+
+    const cancelled = sentOrder();
+    const windows = viewOf(cancelled.installation, cancelled.id).lines[0]?.selection ?? '';
+    must(cancelled.installation, 'supplier.say', {
+      ...{ selection: windows, says: 'ships part', quantity: 1, day: '2027-04-01', text: '' },
+    });
+    expect(chosen(cancelled.installation)).toHaveLength(2);
+    must(cancelled.installation, 'purchase-order.cancel', { id: cancelled.id, version: 2 });
+    expect(chosen(cancelled.installation)).toEqual([{ state: 'chosen', quantity: 4 }]);
+    expect(toOrder(cancelled.installation)).toEqual([4]);
   });
 
   it('says that more is planned than was ordered once the drawing asks for more', () => {

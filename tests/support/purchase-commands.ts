@@ -132,8 +132,12 @@ export const PURCHASES: Record<string, Given> = {
   'purchase-order.end': {
     before: sendOut,
     payload: { id, version: 2 },
-    leaves: (installation) => state(installation),
-    expected: { state: 'ended' },
+    leaves: (installation) => [
+      state(installation)?.state,
+      queryAll(installation.db, `SELECT 1 FROM selection WHERE order_number = 'PO 2'`),
+    ],
+    expected: ['ended', []],
+    plans: true,
   },
   'purchase-order.move': {
     before: sendOut,

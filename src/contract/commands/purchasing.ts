@@ -81,7 +81,7 @@ export const sendPurchaseOrder = command(
 /** Nothing of it is to come: a draft nobody wants, or an order that the supplier lets go. */
 export const cancelPurchaseOrder = command('purchase-order.cancel', OFFICE, 'plan', object(about).noUnknown());
 /** What has not come will not come any more. */
-export const endPurchaseOrder = command('purchase-order.end', OFFICE, 'job', object(about).noUnknown());
+export const endPurchaseOrder = command('purchase-order.end', OFFICE, 'plan', object(about).noUnknown());
 
 /** What came of an order, or went back to the supplier. */
 export const movePurchases = command(

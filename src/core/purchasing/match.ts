@@ -23,7 +23,7 @@ export interface Matched {
 
 /** What does not agree between plan, order, delivery and bill. `by` is in the unit of the line. */
 export type Mismatch =
-  | { kind: 'more-planned' | 'less-planned' | 'came-too-many' | 'not-come' | 'billed-early' | 'credit-due'; by: number }
+  | { kind: 'more-planned' | 'less-planned' | 'came-too-many' | 'billed-early' | 'credit-due'; by: number }
   | { kind: 'price'; billedFor: number; orderedFor: number }
   | { kind: 'not-to-be-had' };
 
@@ -50,12 +50,11 @@ const overBy = (left: number, right: number): number => plain(Math.max(0, left -
  */
 export function mismatchesOf(line: Matched, { step }: Pick<Currency, 'step'>): Mismatch[] {
   const { planned, ordered, perPack, came, wentBack, billed, billedFor, orderedFor, isVoid, isOpen } = line;
-  if (isVoid) return [{ kind: 'not-to-be-had' }];
+  if (isVoid && isOpen) return [{ kind: 'not-to-be-had' }];
   const found: Mismatch[] = [];
   const say = (kind: Exclude<Mismatch['kind'], 'price' | 'not-to-be-had'>, by: number): void => {
     if (by > SAME) found.push({ kind, by });
   };
-  if (!isOpen) say('not-come', overBy(ordered, came));
   say('billed-early', overBy(billed, came));
   say('credit-due', overBy(Math.min(billed, came), came - wentBack));
   // Each bill rounds its lines to what can be paid.

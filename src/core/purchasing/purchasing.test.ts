@@ -59,6 +59,7 @@ describe('what was ordered, came, went back and was billed', () => {
   it('agrees where it does, also with the rest of a pack over and a cent of rounding', () => {
     expect(found({})).toEqual([]);
     expect(found({ billedFor: 12_752 })).toEqual([]);
+    expect(found({ came: 100, billed: 100, billedFor: 8500, orderedFor: 8500, isOpen: false })).toEqual([]);
     expect(found({ came: 0, billed: 0, billedFor: null, orderedFor: null })).toEqual([]);
   });
 
@@ -70,7 +71,6 @@ describe('what was ordered, came, went back and was billed', () => {
     [{ planned: 90 }, '60 tiles more were ordered than are planned now'],
     [{ perPack: null, planned: 149 }, '1 tiles more were ordered than are planned now'],
     [{ billedFor: 13_500 }, 'billed at €135.00, ordered at €127.50'],
-    [{ came: 100, billed: 100, billedFor: 8500, orderedFor: 8500, isOpen: false }, '50 tiles never came'],
     [{ isVoid: true }, 'the supplier cannot deliver it: choose again, and order that'],
   ] satisfies [Partial<Matched>, string][])('%j says: %s', (over, words) => {
     expect(found(over)).toEqual([words]);

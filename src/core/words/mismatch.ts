@@ -10,8 +10,6 @@ export function sayMismatch(mismatch: Mismatch, unit: string, currency: Currency
       return `${mismatch.by} ${unit} more were ordered than are planned now`;
     case 'came-too-many':
       return `${mismatch.by} ${unit} more came than were ordered`;
-    case 'not-come':
-      return `${mismatch.by} ${unit} never came`;
     case 'billed-early':
       return `${mismatch.by} ${unit} are billed that have not come`;
     case 'credit-due':

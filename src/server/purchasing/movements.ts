@@ -128,7 +128,13 @@ export const movementHandlers = handlers({
       reason: why,
     });
     if (row.selection === null) return context.planStays(row.job);
-    const chosen = requireRow(context, 'selection', row.selection, 'line');
-    acceptInstead(context, chosen, { choice: text, code, unitPrice: unitPrice ?? null }, why);
+    const coming = partsOf(readJob(context.installation, row.job))(row.selection).filter((part) =>
+      isComing(part.state),
+    );
+    for (const { id } of coming) {
+      const part = requireRow(context, 'selection', id, 'line');
+      acceptInstead(context, part, { choice: text, code, unitPrice: unitPrice ?? null }, why);
+    }
+    if (coming.length === 0) throw unprocessable('not-ordered', 'This is not on its way any more.', 'text');
   },
 });

@@ -1,7 +1,7 @@
 import type { InferType } from 'yup';
 import { addPurchaseOrder } from '@/contract/commands/purchasing';
 import { orderedOf } from '@/core/purchasing/order-line';
-import { isOrdered } from '@/core/selections/states';
+import { isComing, isOrdered } from '@/core/selections/states';
 import { uuid } from '../database/id';
 import { execute, insert, orNull, queryAll, queryOne, update } from '../database/query';
 import type { Rows } from '../database/rows';
@@ -16,7 +16,7 @@ import {
 } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
 import { purchasesOf } from '../reading/goods';
-import { orderLine, ordersOf } from '../reading/purchasing';
+import { orderLine, ordersOf, partsOf } from '../reading/purchasing';
 import { readJob } from '../reading/reading';
 import { supplierNamed } from '../selections/commands';
 import { requireDayInJob, requirePastDay } from '../selections/days';
@@ -59,8 +59,8 @@ function needFree(context: CommandContext, job: string, order: string, lines: re
           AND (selection = @selection OR (calculation = @calculation AND purchase = @purchase))`,
       { order, selection: orNull(selection), calculation: orNull(calculation), purchase: orNull(purchase) },
     );
-    // What the supplier could not deliver is chosen anew, and may go on an order again.
-    if (other && !isVoidThere(context, job, other.number, selection))
+    // What never came of it is to be ordered anew, and may go on an order again.
+    if (other && !neverCame(context, job, other.number, { selection, calculation, purchase }))
       throw unprocessable(
         'on-another-order',
         `${text} is on ${orderNumber(other.number)} already.`,
@@ -71,11 +71,22 @@ function needFree(context: CommandContext, job: string, order: string, lines: re
   });
 }
 
-const isVoidThere = (context: CommandContext, job: string, number: number, selection: string | undefined): boolean =>
-  selection !== undefined &&
+const neverCame = (
+  context: CommandContext,
+  job: string,
+  number: number,
+  { selection, calculation, purchase }: Pick<Line, 'selection' | 'calculation' | 'purchase'>,
+): boolean =>
   ordersOf(readJob(context.installation, job)).some(
     ({ row, lines }) =>
-      row.number === number && lines.some((line) => line.row.selection === selection && line.matched.isVoid),
+      row.number === number &&
+      lines.some(
+        (line) =>
+          line.neverComes &&
+          (selection === undefined
+            ? line.row.calculation === calculation && line.row.purchase === purchase
+            : line.row.selection === selection),
+      ),
   );
 
 function headOf(
@@ -223,16 +234,26 @@ export const orderHandlers = handlers({
         'id',
       );
     update(context.db, 'purchase_order', id, { state: 'cancelled' });
-    const ordered = linesOf(context, id).flatMap((line) => {
-      const selection = line.selection === null ? undefined : requireRow(context, 'selection', line.selection, 'id');
-      return selection && row.state === 'sent' && isOrdered(selection.state) ? [selection] : [];
-    });
-    for (const selection of ordered) takeOrderBack(context, selection, `${orderNumber(row.number)} was cancelled`);
-    if (ordered.length === 0) context.planStays(row.job);
+    if (row.state === 'sent') letGo(context, row, `${orderNumber(row.number)} was cancelled`);
+    else context.planStays(row.job);
   },
   'purchase-order.end': (context, { id, version }) => {
     const row = needOrder(context, { id, version }, ['sent']);
     update(context.db, 'purchase_order', id, { state: 'ended' });
-    context.logFor(row.job);
+    letGo(context, row, `nothing more comes of ${orderNumber(row.number)}`);
   },
 });
+
+/** Whatever of an order is still on its way is not coming: it is to be ordered anew. */
+function letGo(context: PlanContext, order: Rows['purchase_order'], why: string): void {
+  const parts = partsOf(readJob(context.installation, order.job));
+  const coming = linesOf(context, order.id).flatMap(({ selection }) => {
+    const rows = (selection === null ? [] : parts(selection)).flatMap(({ id, state }) =>
+      isComing(state) ? [requireRow(context, 'selection', id, 'id')] : [],
+    );
+    const [first, ...rests] = rows;
+    return first ? [{ first, rests }] : [];
+  });
+  for (const { first, rests } of coming) takeOrderBack(context, first, rests, why);
+  if (coming.length === 0) context.planStays(order.job);
+}

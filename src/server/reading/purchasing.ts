@@ -92,6 +92,8 @@ export interface OrderedLine {
   mismatches: Mismatch[];
   toCome: number;
   toBill: number;
+  /** Nothing of it came and nothing will: it is to be ordered anew. */
+  neverComes: boolean;
   movements: Movement[];
 }
 /** What came or went back; without an id where the chosen thing itself tells it. */
@@ -167,6 +169,7 @@ function lineOf(job: JobReading, order: OrderRow, row: LineRow, billed: Billed):
       ...movements,
     ].filter(({ quantity }) => quantity > 0),
     mismatches: isLive ? mismatchesOf(matched, currency) : [],
+    neverComes: matched.isVoid || (order.state === 'ended' && matched.came === 0),
     toCome: stillToCome(matched),
     toBill: toBeBilled(matched),
   };

@@ -1,5 +1,5 @@
 import { goodsCause } from './causes';
-import { isComing, isOrdered, orderWords } from '@/core/selections/states';
+import { isOrdered, orderWords } from '@/core/selections/states';
 import { formatDay, type Day } from '@/core/units/day';
 import { orNull, update } from '../database/query';
 import type { Rows } from '../database/rows';
@@ -82,9 +82,14 @@ export const NOT_ORDERED = {
   slip: '',
 } as const;
 
-/** The order is taken back: it is chosen, and nothing is on its way. */
-export function takeOrderBack(context: PlanContext, row: Row, why: string): void {
-  update(context.db, 'selection', row.id, { state: 'chosen', delivery: null, ...NOT_ORDERED });
+/**
+ * What is on its way is not coming any more: it is chosen, and to be ordered anew.
+ * @param rests parts of it that were to come later, which go back into it
+ */
+export function takeOrderBack(context: PlanContext, row: Row, rests: readonly Row[], why: string): void {
+  const whole = row.quantity === null ? null : [row, ...rests].reduce((sum, part) => sum + (part.quantity ?? 0), 0);
+  update(context.db, 'selection', row.id, { state: 'chosen', delivery: null, quantity: whole, ...NOT_ORDERED });
+  for (const { id } of rests) update(context.db, 'selection', id, { removed: 1, delivery: null });
   addHistory(context, { job: row.job, selection: row.id }, `the order was taken back: ${why}`);
   context.replan(row.job, goodsCause(row, 'chosen'));
 }
@@ -129,8 +134,6 @@ export function acceptInstead(
   instead: { choice: string; code: string; unitPrice: number | null },
   why: string,
 ): void {
-  if (!isComing(row.state))
-    throw unprocessable('not-ordered', 'Something else is accepted while the order is on its way.', 'line');
   const taken = { ...row, choice: instead.choice, code: instead.code, colour: '', finish: '' };
   update(context.db, 'selection', row.id, {
     choice: taken.choice,

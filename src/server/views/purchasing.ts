@@ -44,7 +44,7 @@ import { selectionCounts } from './selections';
 /** Of what is on an order already: drafts among them, but not what is void. */
 const onOrders = ofJob((job) => {
   const lines = ordersOf(job).flatMap(({ row, lines: all }) =>
-    row.state === 'cancelled' ? [] : all.filter(({ matched }) => !matched.isVoid),
+    row.state === 'cancelled' ? [] : all.filter(({ neverComes }) => !neverComes),
   );
   return {
     selections: new Set(lines.flatMap(({ row }) => row.selection ?? [])),

@@ -286,6 +286,9 @@ function What({
           line.replaces && `instead of ${line.replaces}`,
           line.instead && `may be sent instead: ${line.instead}`,
           line.toCome > 0 && line.came > 0 && `${line.toCome} ${line.unit} still to come`,
+          view.order.state === 'ended' &&
+            line.ordered > line.came &&
+            `${Number((line.ordered - line.came).toFixed(4))} ${line.unit} never came`,
           line.toBill > 0 && `${line.toBill} ${line.unit} not billed yet`,
         ]
           .filter(Boolean)
