@@ -217,7 +217,7 @@ describe('money from an empty house', () => {
     await press(page, 'Add a bill');
     await fillAll(page, { number: 'A-17', [`lines.${handles}.quantity`]: '10', [`lines.${handles}.amount`]: '220' });
     await press(page, 'Save');
-    await seesText(page, '4 pieces are billed that have not come.');
+    await seesText(page, '4 pieces billed but not delivered.');
     await seesText(page, 'Billed at CHF 220.00, ordered at CHF 200.00.');
     await page.goto(`${on.server.url}${job}/scope/money`);
     await seesText(page, 'Order 1, Aster Timber 1 bill');

@@ -164,7 +164,7 @@ describe('an order that went out', () => {
     move(installation, id, 'went back', 1);
     expect(linesOf(installation, id)[0]).toMatchObject({
       wentBack: 1,
-      mismatches: ['1 windows went back and are not credited yet'],
+      mismatches: ['1 window sent back, no credit yet'],
     });
     expect(
       queryOne(installation.db, `SELECT state FROM spare WHERE kind = 'wrong part' AND job = @dairy`, { dairy }),
@@ -236,7 +236,7 @@ describe('an order that went out', () => {
     expect(tiles()).toMatchObject({
       planned: 115,
       ordered: 150,
-      mismatches: ['50 tiles are billed that have not come'],
+      mismatches: ['50 tiles billed but not delivered'],
     });
     const kept = demoId('tannery', 'calculation', '1');
     const { version } = queryOne<{ version: number }>(
@@ -258,9 +258,7 @@ describe('an order that went out', () => {
       },
       input: { area: 4, tileWidth: 200, tileHeight: 100, joint: 2, waste: 0.12 },
     });
-    expect(tiles()?.mismatches).toContain(
-      `${(tiles()?.planned ?? 0) - 150} tiles more are planned now than were ordered`,
-    );
+    expect(tiles()?.mismatches).toContain(`${(tiles()?.planned ?? 0) - 150} tiles short of what is planned now`);
   });
 });
 
@@ -371,7 +369,7 @@ describe('an order on paper, as a list and on screen', () => {
       />,
     );
     expect(page).toMatch(/Wanted Mon 8 Mar; into Stair; taken in by Tobin/);
-    expect(page).toMatch(/50 tiles are billed that have not come\. 150 tiles 3 × 50 100 150 €42\.50 a pack €127\.50/);
+    expect(page).toMatch(/50 tiles billed but not delivered\. 150 tiles 3 × 50 100 150 €42\.50 a pack €127\.50/);
     expect(page).toMatch(/Bill S-2207, Mon 8 Mar White gloss, .* carriage and other €191\.10/);
   });
 });

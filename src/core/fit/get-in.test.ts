@@ -102,7 +102,7 @@ describe('a large piece against the ways of a job', () => {
         /^In 2 pieces of at most 3[23]\d\d mm each, where the engineer’s drawing allows a joint\.$/,
       ),
       '2 people to a piece by usual guidance.',
-      'Carrying takes 10 minutes of all together.',
+      'Carrying it is 10 minutes of work in all.',
     ]);
     expect(said(beam, [turn], [{ kind: 'opening', width: 1200, height: 900 }])[1]).toMatch(
       /^It comes in another way: 1200 mm wide, 900 mm high\./,
@@ -119,7 +119,7 @@ describe('a large piece against the ways of a job', () => {
     expect(said(boiler, [low])).toEqual([
       expect.stringContaining('does not come through'),
       'Taken apart, a smaller one, or an opening made for it.',
-      '12 people by hand are too many round one piece: rollers or a machine.',
+      'It takes 12 people, more than get round one piece: use rollers or a machine.',
     ]);
     expect(said(boiler, [low, { kind: 'crane', lifts: 329 }])[1]).toMatch(/^Taken apart/);
     expect(said(boiler, [low, { kind: 'crane', lifts: 331 }])[1]).toMatch(/^It comes in another way: a crane/);

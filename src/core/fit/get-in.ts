@@ -1,7 +1,11 @@
 import { answer } from '../problem';
 import { amount, choice, give, length, main, variantsOf } from '../quantities/ask';
 import { calculator } from '../quantities/calculator';
-import { bodyOf, carryHours, limitOf, PIECE_KINDS, peopleFor, piecesOf, WAY_WORDS } from './way-in';
+import { peopleFor } from '../selections/storage';
+import { bodyOf, carryHours, limitOf, PIECE_KINDS, piecesOf, WAY_KINDS, WAY_WORDS } from './way-in';
+
+/** What is carried by hand is asked for once, beside the ways. */
+const { carry: _, ...WAYS } = WAY_KINDS;
 
 export const getIn = calculator({
   name: 'get-in',
@@ -16,13 +20,7 @@ export const getIn = calculator({
     mass: amount('it weighs', 'kg', { most: 100_000 }),
     ways: variantsOf(
       'on its way',
-      {
-        opening: 'door, gate, window, corridor or alley',
-        turn: 'square turn',
-        stair: 'straight stair',
-        crane: 'over it by crane',
-        hose: 'by pump and hose',
-      },
+      WAYS,
       {
         opening: { width: length('clear width'), height: length('clear height') },
         turn: { before: length('way before it'), after: length('way behind it'), height: length('clear height') },

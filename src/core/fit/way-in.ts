@@ -1,7 +1,6 @@
+import { peopleFor } from '../selections/storage';
 import { ceil } from '../units/rounding';
 
-/** Guidance for one person, close to the body; awkward ways lower it. kg */
-const ONE_PERSON = 25;
 /** Walking with a load and back again. m in an hour */
 const CARRY_PACE = 2000;
 /** Slings and swing beside the load itself. */
@@ -125,9 +124,6 @@ export function limitOf(body: Body, way: Way): number {
 /** How many pieces a beam would be; 0 where cutting does not help, or is no way out. */
 export const piecesOf = (kind: PieceKind, { long }: Body, most: number): number =>
   most > 0 && kind === 'beam' ? ceil(long / most) : 0;
-
-/** People to a piece by usual guidance. */
-export const peopleFor = (mass: number): number => ceil(mass / ONE_PERSON);
 
 /** Hours of all people together for carrying pieces so far and walking back. @param distance mm */
 export const carryHours = (pieces: number, people: number, distance: number): number =>

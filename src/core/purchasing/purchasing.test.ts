@@ -64,12 +64,12 @@ describe('what was ordered, came, went back and was billed', () => {
   });
 
   it.each([
-    [{ came: 100 }, '50 tiles are billed that have not come'],
-    [{ came: 160 }, '10 tiles more came than were ordered'],
-    [{ wentBack: 12 }, '12 tiles went back and are not credited yet'],
-    [{ planned: 180 }, '30 tiles more are planned now than were ordered'],
-    [{ planned: 90 }, '60 tiles more were ordered than are planned now'],
-    [{ perPack: null, planned: 149 }, '1 tiles more were ordered than are planned now'],
+    [{ came: 100 }, '50 tiles billed but not delivered'],
+    [{ came: 160 }, '10 tiles more came than ordered'],
+    [{ wentBack: 12 }, '12 tiles sent back, no credit yet'],
+    [{ planned: 180 }, '30 tiles short of what is planned now'],
+    [{ planned: 90 }, '60 tiles more than is planned now'],
+    [{ perPack: null, planned: 149 }, '1 tile more than is planned now'],
     [{ billedFor: 13_500 }, 'billed at €135.00, ordered at €127.50'],
     [{ isVoid: true }, 'the supplier cannot deliver it: choose again, and order that'],
   ] satisfies [Partial<Matched>, string][])('%j says: %s', (over, words) => {

@@ -13,7 +13,7 @@ export const drainFittings = calculator({
     bends: count('bends within them', { zero: true, most: 200 }),
     branches: count('branches that join it', { zero: true, most: 200 }),
     pipe: length('one pipe'),
-    chamberEvery: length('a chamber at least every', { hint: 'usual guidance 22 to 45 m, by its size' }),
+    chamberEvery: length('a chamber at least every', { hint: 'usual guidance 22 to 45 m (72 to 148 ft), by its size' }),
     vents: count('vents', { zero: true, most: 50 }),
     waste: waste(),
   },

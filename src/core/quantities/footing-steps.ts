@@ -50,7 +50,8 @@ export const footingSteps = calculator({
   },
   gives: {
     steps: give('count', 'steps', main),
-    lengths: give('texts', 'runs, in mm from the first end'),
+    ends: give('levels', 'each run ends, from the first end'),
+    bottoms: give('levels', 'its bottom lies at', main),
     volume: give('volume', 'concrete to order', main),
     steel: give('length', 'bars along it', main),
     uprights: give('count', 'upright bars'),
@@ -101,14 +102,11 @@ export const footingSteps = calculator({
     const levels = wanted.map((low) => floor((low - lowest) / step));
     const changes = levels.flatMap((level, at) => (at > 0 && level !== levels[at - 1] ? [at] : []));
     const steps = sum(changes.map((at) => Math.abs((levels[at] ?? 0) - (levels[at - 1] ?? 0))));
-    const ends = [0, ...changes.map((at) => at * STRIP), length];
+    const runs = [0, ...changes];
     return answer({
       steps,
-      lengths: ends.slice(1).map((end, at) => {
-        const level = levels[floor((ends[at] ?? 0) / STRIP)] ?? 0;
-        const bottom = Math.round(lowest - cover + level * step);
-        return `${Math.round(ends[at] ?? 0)} to ${Math.round(end)}: bottom at ${bottom}`;
-      }),
+      ends: [...changes.map((at) => at * STRIP), length],
+      bottoms: runs.map((at) => lowest - cover + (levels[at] ?? 0) * step),
       volume: cubicMetres(length + steps * overlap, width, thickness) * (1 + part),
       steel: bars * (length + steps * (overlap + lap)),
       uprights: floor(length / starters) + 1,

@@ -1,10 +1,7 @@
-import { answer } from '../problem';
+import { answer, refuse } from '../problem';
 import { ceil } from '../units/rounding';
 import { amount, count, give, length, main, waste } from './ask';
 import { calculator } from './calculator';
-
-/** Along the slope: what a rafter, a verge or a hip is longer than its run on the plan. */
-const slopeOf = (riseIn12: number): number => riseIn12 / 12;
 
 export const roofEdges = calculator({
   name: 'roof-edges',
@@ -48,11 +45,11 @@ export const roofEdges = calculator({
     waste: 0.05,
   },
   compute: ({ riseIn12, run, ridge, hips, valleys, verges, eaves, piece, lap, waste: part }) => {
-    const p = slopeOf(riseIn12);
+    if (lap >= piece)
+      return refuse({ code: 'lap-too-long', message: 'lap: it must be shorter than the piece', field: 'lap' });
+    const p = riseIn12 / 12;
     const [verge, hip] = [run * Math.sqrt(1 + p ** 2), run * Math.sqrt(2 + p ** 2)];
-    // A lap as long as the piece covers nothing: a tenth of it is the least that a piece brings.
-    const covers = Math.max(piece - lap, piece / 10);
-    const needed = (all: number): number => ceil((all * (1 + part)) / covers);
+    const needed = (all: number): number => ceil((all * (1 + part)) / (piece - lap));
     return answer({
       verge,
       hip,

@@ -1,19 +1,20 @@
 import type { Mismatch } from '../purchasing/match';
+import { packWord } from '../scope/materials';
 import { formatMoney, type Currency } from '../units/money';
 
 /** What does not agree on a line of an order, for the office. @param unit what the line is counted in */
 export function sayMismatch(mismatch: Mismatch, unit: string, currency: Currency): string {
   switch (mismatch.kind) {
     case 'more-planned':
-      return `${mismatch.by} ${unit} more are planned now than were ordered`;
+      return `${amount(mismatch.by, unit)} short of what is planned now`;
     case 'less-planned':
-      return `${mismatch.by} ${unit} more were ordered than are planned now`;
+      return `${amount(mismatch.by, unit)} more than is planned now`;
     case 'came-too-many':
-      return `${mismatch.by} ${unit} more came than were ordered`;
+      return `${amount(mismatch.by, unit)} more came than ordered`;
     case 'billed-early':
-      return `${mismatch.by} ${unit} are billed that have not come`;
+      return `${amount(mismatch.by, unit)} billed but not delivered`;
     case 'credit-due':
-      return `${mismatch.by} ${unit} went back and are not credited yet`;
+      return `${amount(mismatch.by, unit)} sent back, no credit yet`;
     case 'price':
       return (
         `billed at ${formatMoney(mismatch.billedFor, currency)}, ordered at ` +
@@ -23,3 +24,5 @@ export function sayMismatch(mismatch: Mismatch, unit: string, currency: Currency
       return 'the supplier cannot deliver it: choose again, and order that';
   }
 }
+
+const amount = (by: number, unit: string): string => `${by} ${packWord(by, unit)}`;

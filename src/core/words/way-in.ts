@@ -72,13 +72,13 @@ export function sayWayIn(
   if (people !== null) {
     say(
       people > MOST_HANDS
-        ? `${counted(people, 'person', 'people')} by hand are too many round one piece: rollers or a machine.`
+        ? `It takes ${people} people, more than get round one piece: use rollers or a machine.`
         : people > 1
           ? `${people} people to a piece by usual guidance.`
           : 'One person carries it by usual guidance.',
       people > MOST_HANDS,
     );
-    if (hours !== null) say(`Carrying takes ${timeOf(hours)} of all together.`);
+    if (hours !== null) say(`Carrying it is ${timeOf(hours)} of work in all.`);
   } else say('Nobody has said what it weighs.');
   return said;
 }
