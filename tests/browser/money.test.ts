@@ -203,7 +203,7 @@ describe('money from an empty house', () => {
     await seesText(page, 'The supplier is missing.');
     await fillIn(page, '[name="supplier"]', 'Aster Timber');
     await press(page, 'Save as a draft');
-    await seesText(page, 'Order 1: Aster Timber');
+    await seesText(page, 'PO 1: Aster Timber');
     await press(page, 'Send it');
     await press(page, 'It went out');
     await press(page, 'It came');
@@ -220,7 +220,7 @@ describe('money from an empty house', () => {
     await seesText(page, '4 pieces billed but not delivered.');
     await seesText(page, 'Billed at CHF 220.00, ordered at CHF 200.00.');
     await page.goto(`${on.server.url}${job}/scope/money`);
-    await seesText(page, 'Order 1, Aster Timber 1 bill');
+    await seesText(page, 'PO 1, Aster Timber 1 bill');
     await seesText(page, 'spent CHF 1 190.00');
     expect(on.complaints.filter((line) => !/40[049]|422/.test(line))).toEqual([]);
   });

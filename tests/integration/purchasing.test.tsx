@@ -29,7 +29,7 @@ function sentOrder(over: Partial<Input<'purchase-order.add'>> = {}) {
   must(installation, 'purchase-order.send', { id, version: 1, day: TODAY });
   return { installation, id };
 }
-const viewOf = (installation: Installation, id: string) => purchaseOrderView(readJob(installation, dairy), id);
+const viewOf = (installation: Installation, id: string) => purchaseOrderView(readJob(installation, dairy), id, true);
 const linesOf = (installation: Installation, id: string) =>
   viewOf(installation, id).lines.map(({ ordered, came, wentBack, billed, toCome, mismatches }) => ({
     ...{ ordered, came, wentBack, billed, toCome, mismatches },
@@ -58,7 +58,7 @@ const refused = (installation: Installation, type: string, payload: object) => {
 describe('what is to be ordered', () => {
   it('is what is chosen and what kept results buy, by supplier, until it stands on an order', () => {
     const installation = demoHouse();
-    const groups = () => purchasingView(readJob(installation, dairy)).toOrder;
+    const groups = () => purchasingView(readJob(installation, dairy), true).toOrder;
     const [timber] = groups();
     expect(timber).toMatchObject({ supplier: 'Fathom Timber', late: true, orderBy: '2027-02-10' });
     expect(timber?.lines.map(({ text, quantity, unit }) => `${text}: ${quantity} ${unit}`)).toEqual([
@@ -96,7 +96,7 @@ describe('what is to be ordered', () => {
     // What somebody wrote down of it comes first; here nobody has.
     installation.db.prepare('UPDATE selection SET unit_price = NULL WHERE id = ?').run(chosen);
     const line = () =>
-      purchasingView(readJob(installation, tannery))
+      purchasingView(readJob(installation, tannery), true)
         .toOrder.flatMap(({ lines }) => lines)
         .find(({ selection }) => selection === chosen);
     expect(line()).toMatchObject({ code: 'RB-9', quantity: 48, unitPrice: 3650, perPack: null });
@@ -117,7 +117,7 @@ describe('what is to be ordered', () => {
       toCome: 0,
       mismatches: ['the supplier cannot deliver it: choose again, and order that'],
     });
-    expect(purchasingView(readJob(installation, dairy)).toOrder[0]?.lines[0]?.selection).toBe(windows);
+    expect(purchasingView(readJob(installation, dairy), true).toOrder[0]?.lines[0]?.selection).toBe(windows);
     const again = newId();
     const [line] = order(installation).lines;
     must(installation, 'purchase-order.add', {
@@ -205,7 +205,7 @@ describe('an order that went out', () => {
         { dairy },
       );
     const toOrder = (installation: Installation) =>
-      purchasingView(readJob(installation, dairy)).toOrder.flatMap(({ lines }) =>
+      purchasingView(readJob(installation, dairy), true).toOrder.flatMap(({ lines }) =>
         lines.filter(({ selection }) => selection !== null).map(({ quantity }) => quantity),
       );
     const ended = sentOrder();
@@ -232,7 +232,7 @@ describe('an order that went out', () => {
   it('says that more is planned than was ordered once the drawing asks for more', () => {
     const installation = demoHouse();
     const order = demoId('tannery', 'purchase-order', '0');
-    const tiles = () => purchaseOrderView(readJob(installation, tannery), order).lines[0];
+    const tiles = () => purchaseOrderView(readJob(installation, tannery), order, true).lines[0];
     expect(tiles()).toMatchObject({
       planned: 115,
       ordered: 150,
@@ -321,7 +321,7 @@ describe('what cannot be meant', () => {
   it('waits for approvals: an order goes out before them only with a reason', () => {
     const installation = demoHouse();
     const job = demoId('signal');
-    const [glazing] = purchasingView(readJob(installation, job)).toOrder;
+    const [glazing] = purchasingView(readJob(installation, job), true).toOrder;
     const [line] = glazing?.lines ?? [];
     expect(line?.waitsFor.length).toBeGreaterThan(0);
     const id = newId();
@@ -339,11 +339,31 @@ describe('an order on paper, as a list and on screen', () => {
   it('says codes, packs, prices, day, place, deposit and what may come instead; the list is read by any program', async () => {
     const { installation } = sentOrder({ carriage: 5000 });
     const csv = String((await jobPaper(installation, dairy, 'purchase-order.csv', { version: 2 })).body).split(/\r?\n/);
-    expect(csv[1]).toMatch(/^2,Fathom Timber,W-32,Workshop windows,4,windows,,,620.00,for one,2480.00,,2027-04-01,/);
+    expect(csv[1]).toMatch(/^PO 2,Fathom Timber,W-32,Workshop windows,4,windows,,,620.00,for one,2480.00,,2027-04-01,/);
     expect(csv[2]).toContain('Fixing straps,60,straps,3,20,9.00,for a pack,27.00,Frame anchors');
     const pdf = await jobPaper(installation, dairy, 'purchase-order.pdf', { version: 2 });
     expect(String(pdf.body).slice(0, 5)).toBe('%PDF-');
     await expect(jobPaper(installation, tannery, 'purchase-order.pdf', { version: 2 })).rejects.toThrow();
+  });
+
+  it('is counted at the lorry by who may see no price: nothing they are handed holds one', () => {
+    const { installation, id } = sentOrder({ carriage: 5000 });
+    bill(installation, id, { kind: 'deposit', number: '', other: 40_000 });
+    const draft = newId();
+    must(installation, 'purchase-order.add', {
+      ...{ id: draft, job: dairy, supplier: 'Quayside Boards' },
+      lines: [{ id: newId(), text: 'Nails', quantity: 1, unit: 'boxes', unitPrice: 61_111 }],
+    });
+    const job = readJob(installation, dairy);
+    const [list, page] = [purchasingView(job, false), purchaseOrderView(job, id, false)];
+    for (const sum of ['62000', '248000', '900', '2700', '5000', '40000', '61111', '253'])
+      expect(JSON.stringify([list, page])).not.toMatch(new RegExp(`:${sum}`));
+    expect(list.orders.map(({ number }) => number)).toEqual([2]);
+    expect(() => purchaseOrderView(job, draft, false)).toThrow();
+    const seen = read(<PurchaseOrder view={page} />);
+    expect(seen).toMatch(/Workshop windows .* 4 windows 0/);
+    expect(seen).toContain('It came');
+    expect(seen).not.toMatch(/Price|Billed|Cancel the order|PDF/);
   });
 
   it('is found by the number that its supplier quotes', () => {
@@ -358,14 +378,14 @@ describe('an order on paper, as a list and on screen', () => {
   it('shows the worst of a job where it cannot be missed, and what each line came to', () => {
     const installation = demoHouse();
     const inEuro = (page: React.ReactElement) => read(<MoneyIn currency={currencyOf('EUR')}>{page}</MoneyIn>);
-    const list = inEuro(<Purchasing view={purchasingView(readJob(installation, tannery))} />);
+    const list = inEuro(<Purchasing view={purchasingView(readJob(installation, tannery), true)} />);
     expect(list).toMatch(/1 order went out, €191\.10 before tax/);
     expect(list).toMatch(
-      /1\. Shardwell Tile White gloss, 100 × 200 and Tile adhesive, bags of 25 kg 1 thing to look into/,
+      /PO 1, Shardwell Tile White gloss, 100 × 200 and Tile adhesive, bags of 25 kg 1 thing to look into/,
     );
     const page = inEuro(
       <PurchaseOrder
-        view={purchaseOrderView(readJob(installation, tannery), demoId('tannery', 'purchase-order', '0'))}
+        view={purchaseOrderView(readJob(installation, tannery), demoId('tannery', 'purchase-order', '0'), true)}
       />,
     );
     expect(page).toMatch(/Wanted Mon 8 Mar; into Stair; taken in by Tobin/);

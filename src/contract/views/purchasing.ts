@@ -75,6 +75,8 @@ export interface PurchaseOrderHead {
 }
 
 interface OrderTerms {
+  /** Whoever looks may see prices and write orders; others see what comes, when and where. */
+  office: boolean;
   job: JobHead;
   today: Day;
   counts: SelectionCounts;
@@ -140,7 +142,6 @@ export interface PurchaseOrderView extends OrderTerms {
     sum: number;
     what: string;
   }[];
-  goods: number;
   total: number;
   unpriced: number;
   billed: number;

@@ -159,7 +159,7 @@ async function orderFile(
 ): Promise<PaperFile> {
   const found = ordersOf(job).find(({ row }) => row.number === number);
   if (!found) throw notFound('purchase order of this job');
-  const view = purchaseOrderView(job, found.row.id);
+  const view = purchaseOrderView(job, found.row.id, true);
   const [firm, { address }] = [firmRow(job.firm)?.name ?? '', jobRow(job)];
   const name = named(firm, 'order', String(view.order.number));
   if (file === 'purchase-order.csv') return { name: `${name}.csv`, type: CSV, body: purchaseOrderCsv(view) };

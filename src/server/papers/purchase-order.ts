@@ -1,8 +1,9 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
-import type { OrderLineView, PurchaseOrderView } from '@/contract/views/purchasing';
+import type { PurchaseOrderView } from '@/contract/views/purchasing';
 import { writeCsv } from '@/core/csv';
 import { formatDay } from '@/core/units/day';
 import { formatMoney, type Currency } from '@/core/units/money';
+import { orderAsks, orderName, sayOrdered, sayOrderPrice, sayWanted } from '@/core/words/purchase-order';
 import { HAIRLINES, rule, type PaperDocument } from './pdf';
 
 interface Terms {
@@ -14,24 +15,14 @@ interface Terms {
 const head = (text: string, alignment: 'left' | 'right' = 'left'): TableCell => ({ text, style: 'column', alignment });
 const figure = (text: string, bold = false): TableCell => ({ text, style: 'mono', alignment: 'right', bold });
 
-/** How much of a line: `29 packs of 10 pieces`, `12 m²`. */
-const orderedWords = ({ packs, perPack, ordered, unit }: OrderLineView): string =>
-  packs === null ? `${ordered} ${unit}` : `${packs} × ${perPack} ${unit}`;
-
-const whole = (day: string): string => formatDay(day, '0000-00-00');
-
 /** A purchase order as the supplier reads it: what, how much in which packs, at which price, when and where. */
 export function purchaseOrderPaper(view: PurchaseOrderView, { address, firm, currency }: Terms): PaperDocument {
   const { order, lines, job } = view;
-  const money = (amount: number | null): string => (amount === null ? 'to be said' : formatMoney(amount, currency));
-  const when = order.deliverOn
-    ? `${whole(order.deliverOn)}${order.half ? `, in the ${order.half}` : ''}`
-    : 'as soon as it is there; please name the day';
   const facts: [string, string][] = [
     ['To', [order.supplier, order.email, order.phone].filter(Boolean).join(', ')],
     ['Deliver to', [job.name, address].filter(Boolean).join(', ')],
     ['Put it', [order.placeName, order.placeNote].filter(Boolean).join(', ')],
-    ['Deliver on', when],
+    ['Deliver on', sayWanted(order)],
     ['Taken in by', order.contact],
   ];
   const rows: TableCell[][] = lines.map((line): TableCell[] => [
@@ -43,11 +34,9 @@ export function purchaseOrderPaper(view: PurchaseOrderView, { address, firm, cur
         ...(line.instead ? [{ text: `may be sent instead: ${line.instead}`, style: 'note' }] : []),
       ],
     },
-    figure(orderedWords(line)),
-    figure(
-      line.unitPrice === null ? 'to be said' : money(line.unitPrice) + (line.pricedBy === 'pack' ? ' a pack' : ''),
-    ),
-    figure(money(line.sum)),
+    figure(sayOrdered(line)),
+    figure(sayOrderPrice(line, currency)),
+    figure(line.sum === null ? '' : formatMoney(line.sum, currency)),
   ]);
   const sumRow = (text: string, amount: number, bold = false): TableCell[] => [
     '',
@@ -57,16 +46,16 @@ export function purchaseOrderPaper(view: PurchaseOrderView, { address, firm, cur
     figure(formatMoney(amount, currency), bold),
   ];
   return {
-    title: `Purchase order ${order.number}`,
+    title: `Purchase order ${orderName(order.number)}`,
     subtitle: [
       firm,
       job.name,
-      order.sentOn ? whole(order.sentOn) : 'draft, not sent',
+      order.sentOn ? formatDay(order.sentOn, '0000-00-00') : 'draft, not sent',
       order.state === 'cancelled' ? 'cancelled' : '',
     ]
       .filter(Boolean)
       .join(' · '),
-    foot: `${firm}, order ${order.number}`,
+    foot: `${firm}, ${orderName(order.number)}`,
     content: [
       {
         table: {
@@ -95,9 +84,7 @@ export function purchaseOrderPaper(view: PurchaseOrderView, { address, firm, cur
       },
       ...(order.note ? [{ text: order.note, margin: [0, 12, 0, 0] } as Content] : []),
       {
-        text:
-          `Please confirm the quantities, the prices and the day, and write “PO ${order.number}” on what you send. ` +
-          'Send nothing else in place of a line unless it is named under it or agreed with us first.',
+        text: orderAsks(order.number),
         style: 'note',
         margin: [0, 14, 0, 0],
       },
@@ -128,7 +115,7 @@ export const purchaseOrderCsv = ({ order, lines, job }: PurchaseOrderView): stri
       'place',
     ],
     lines.map((line) => [
-      order.number,
+      orderName(order.number),
       order.supplier,
       line.code,
       line.text,

@@ -2,6 +2,7 @@ import type { InferType } from 'yup';
 import { addPurchaseOrder } from '@/contract/commands/purchasing';
 import { orderedOf } from '@/core/purchasing/order-line';
 import { isComing, isOrdered } from '@/core/selections/states';
+import { orderName } from '@/core/words/purchase-order';
 import { uuid } from '../database/id';
 import { execute, insert, orNull, queryAll, queryOne, update } from '../database/query';
 import type { Rows } from '../database/rows';
@@ -26,9 +27,6 @@ import { orderGoods, takeOrderBack } from '../selections/order-goods';
 type Fields = Omit<InferType<typeof addPurchaseOrder.schema>, 'id' | 'job'>;
 type Line = Fields['lines'][number];
 type OrderState = Rows['purchase_order']['state'];
-
-/** What an order says of its line, as numbers quote it: `PO 14`. */
-const orderNumber = (number: number): string => `PO ${number}`;
 
 const nextNumber = (context: CommandContext): number =>
   (queryOne<{ last: number | null }>(context.db, 'SELECT max(number) AS last FROM purchase_order')?.last ?? 0) + 1;
@@ -61,11 +59,7 @@ function needFree(context: CommandContext, job: string, order: string, lines: re
     );
     // What never came of it is to be ordered anew, and may go on an order again.
     if (other && !neverCame(context, job, other.number, { selection, calculation, purchase }))
-      throw unprocessable(
-        'on-another-order',
-        `${text} is on ${orderNumber(other.number)} already.`,
-        `lines[${at}].text`,
-      );
+      throw unprocessable('on-another-order', `${text} is on ${orderName(other.number)} already.`, `lines[${at}].text`);
     if (seen.has(of)) throw unprocessable('twice', `${text} is on this order twice.`, `lines[${at}].text`);
     seen.add(of);
   });
@@ -210,7 +204,7 @@ export const orderHandlers = handlers({
         day,
         quantity: orderedOf(orderLine(line)),
         unit: line.unit,
-        orderNumber: orderNumber(order.number),
+        orderNumber: orderName(order.number),
         despite,
         note: '',
       });
@@ -234,13 +228,13 @@ export const orderHandlers = handlers({
         'id',
       );
     update(context.db, 'purchase_order', id, { state: 'cancelled' });
-    if (row.state === 'sent') letGo(context, row, `${orderNumber(row.number)} was cancelled`);
+    if (row.state === 'sent') letGo(context, row, `${orderName(row.number)} was cancelled`);
     else context.planStays(row.job);
   },
   'purchase-order.end': (context, { id, version }) => {
     const row = needOrder(context, { id, version }, ['sent']);
     update(context.db, 'purchase_order', id, { state: 'ended' });
-    letGo(context, row, `nothing more comes of ${orderNumber(row.number)}`);
+    letGo(context, row, `nothing more comes of ${orderName(row.number)}`);
   },
 });
 

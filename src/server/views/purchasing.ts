@@ -29,6 +29,7 @@ import { planOf, tasksOf } from '../reading/plan';
 import {
   isOverdue,
   listedPrices,
+  liveOrders,
   packsBefore,
   orderLine,
   ordersOf,
@@ -176,7 +177,8 @@ const headOf = (job: JobReading, order: Order): PurchaseOrderHead => {
   };
 };
 
-const termsOf = (job: JobReading) => ({
+const termsOf = (job: JobReading, office: boolean) => ({
+  office,
   job: jobHead(job),
   today: job.firm.today,
   counts: selectionCounts(job),
@@ -184,14 +186,22 @@ const termsOf = (job: JobReading) => ({
   areas: areasUpward(job).map(({ id, name }) => ({ id, name })),
 });
 
-/** A job's purchase orders, and what is to be ordered next. */
-export const purchasingView = (job: JobReading): PurchasingView => ({
-  ...termsOf(job),
-  orders: ordersOf(job).map((order) => headOf(job, order)),
-  toOrder: toOrderOf(job),
+/**
+ * A job's purchase orders, and what is to be ordered next.
+ * @param office whoever looks may see prices; others see the orders that went out, without
+ */
+export const purchasingView = (job: JobReading, office: boolean): PurchasingView => ({
+  ...termsOf(job, office),
+  orders: office
+    ? ordersOf(job).map((order) => headOf(job, order))
+    : liveOrders(job).map((order) => ({ ...headOf(job, order), ...NO_SUMS })),
+  toOrder: office ? toOrderOf(job) : [],
 });
 
-function lineView(job: JobReading, order: Order, line: OrderedLine): OrderLineView {
+/** Sums nobody is shown. */
+const NO_SUMS = { total: 0, unpriced: 0 };
+
+function lineView(job: JobReading, order: Order, line: OrderedLine, office: boolean): OrderLineView {
   const { row, matched, toCome, toBill, movements } = line;
   const currency = currencyOfFirm(job.firm);
   const chosen = row.selection === null ? undefined : selectionsOf(job).find(({ id }) => id === row.selection);
@@ -206,13 +216,13 @@ function lineView(job: JobReading, order: Order, line: OrderedLine): OrderLineVi
     unit: row.unit,
     quantity: row.quantity,
     perPack: row.per_pack,
-    unitPrice: row.unit_price,
+    unitPrice: office ? row.unit_price : null,
     pricedBy: row.priced_by,
     instead: row.instead,
     area: chosen?.area ?? kept?.area_name ?? '',
     ordered: matched.ordered,
     packs: packsOf(orderLine(row)),
-    sum: lineSum(orderLine(row), currency),
+    sum: office ? lineSum(orderLine(row), currency) : null,
     replaces: row.replaces,
     planned: matched.planned,
     came: matched.came,
@@ -220,7 +230,9 @@ function lineView(job: JobReading, order: Order, line: OrderedLine): OrderLineVi
     billed: matched.billed,
     toCome,
     toBill,
-    mismatches: line.mismatches.map((mismatch) => sayMismatch(mismatch, row.unit, currency)),
+    mismatches: line.mismatches
+      .filter(({ kind }) => office || kind !== 'price')
+      .map((mismatch) => sayMismatch(mismatch, row.unit, currency)),
     movements: movements.map(({ id, kind, day, quantity, note }) => ({ id, kind, day, quantity, note })),
     canReplace: order.row.state === 'sent' && matched.came === 0 && !matched.isVoid,
   };
@@ -239,15 +251,15 @@ const billWords = (order: Order, bill: Order['bills'][number]): string => {
 };
 
 /** One purchase order with all that became of it. */
-export function purchaseOrderView(job: JobReading, id: string): PurchaseOrderView {
-  const order = ordersOf(job).find(({ row }) => row.id === id);
+export function purchaseOrderView(job: JobReading, id: string, office: boolean): PurchaseOrderView {
+  const order = (office ? ordersOf(job) : liveOrders(job)).find(({ row }) => row.id === id);
   if (!order) throw notFound('purchase order in this job');
   const { row } = order;
   const supplier = supplierRows(job.firm).find((entry) => entry.id === row.supplier);
-  const lines = order.lines.map((line) => lineView(job, order, line));
+  const lines = order.lines.map((line) => lineView(job, order, line, office));
   const waiting = new Map(selectionsOf(job).map((item) => [item.id, item.waitsFor]));
   return {
-    ...termsOf(job),
+    ...termsOf(job, office),
     order: {
       id: row.id,
       version: row.version,
@@ -261,8 +273,8 @@ export function purchaseOrderView(job: JobReading, id: string): PurchaseOrderVie
       placeName: row.place === null ? '' : (areaNames(job).get(row.place) ?? ''),
       placeNote: row.place_note,
       contact: row.contact,
-      deposit: row.deposit,
-      carriage: row.carriage,
+      deposit: office ? row.deposit : null,
+      carriage: office ? row.carriage : null,
       note: row.note,
       email: supplier?.email ?? '',
       phone: supplier?.phone ?? '',
@@ -277,7 +289,7 @@ export function purchaseOrderView(job: JobReading, id: string): PurchaseOrderVie
             .filter(({ supplier: name }) => name === row.supplier_name || name === '')
             .flatMap((group) => group.lines)
         : [],
-    bills: order.bills.map((bill) => ({
+    bills: (office ? order.bills : []).map((bill) => ({
       id: bill.id,
       kind: bill.kind,
       number: bill.number,
@@ -285,11 +297,11 @@ export function purchaseOrderView(job: JobReading, id: string): PurchaseOrderVie
       sum: bill.sum,
       what: billWords(order, bill),
     })),
-    goods: order.total - (row.carriage ?? 0),
     total: order.total,
     unpriced: order.unpriced,
     billed: order.billed,
     depositLeft: depositLeft(order.bills),
     toPay: order.toPay,
+    ...(office ? {} : { ...NO_SUMS, billed: 0, depositLeft: 0, toPay: 0 }),
   };
 }

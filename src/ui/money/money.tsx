@@ -8,6 +8,7 @@ import type { Against, AllowanceView, MoneyView } from '@/contract/views/money';
 import { SPENDING } from '@/core/money/spending';
 import { formatDay } from '@/core/units/day';
 import { counted } from '@/core/words/count';
+import { orderName } from '@/core/words/purchase-order';
 import { Hidden } from '../kit/hidden';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
@@ -291,7 +292,7 @@ function Spending({ view, onOpen }: { view: MoneyView; onOpen: (open: MoneyOpen)
         {billed.map((order) => (
           <Line key={order.id} beside={<Sum of={order.billed} />}>
             <Link href={routes.purchaseOrder(view.job.id, order.id)}>
-              Order {order.number}, {order.supplier}
+              {orderName(order.number)}, {order.supplier}
             </Link>{' '}
             <span className="small-text soft">
               {counted(order.bills, 'bill')}

@@ -17,6 +17,7 @@ import { SendForm } from './send-form';
 import { Hidden } from '../kit/hidden';
 import { BlockHead, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { mailTo } from '../kit/mail';
 import { PastLinks } from '../kit/past-links';
 import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
@@ -203,7 +204,7 @@ function MessageLine({
       {message.acknowledged && <span className="good"> · read by {message.acknowledged}</span>}
       {isByHand && (
         <span className="d-inline-flex gap-3 ms-2 no-print">
-          <LinkButton onClick={() => window.location.assign(mailTo(message, update, link))}>
+          <LinkButton onClick={() => window.location.assign(letterOf(message, update, link))}>
             Open in your e-mail<Hidden> to {message.recipient}</Hidden>
           </LinkButton>
           {link && <CopyLink path={link.path} />}
@@ -229,11 +230,9 @@ function MessageLine({
 }
 
 /** The message in one's own mail program, with the address of its page. */
-function mailTo(message: MessageView, update: UpdateView, link: LinkView | undefined): string {
+function letterOf(message: MessageView, update: UpdateView, link: LinkView | undefined): string {
   const page = link ? `\n\n${window.location.origin}${link.path}` : '';
-  const terms = new URLSearchParams({ subject: update.title, body: `${update.body}${page}` });
-  // Mail programs take a plus sign for itself.
-  return `mailto:${encodeURIComponent(message.address)}?${terms.toString().replaceAll('+', '%20')}`;
+  return mailTo({ address: message.address, subject: update.title, body: `${update.body}${page}` });
 }
 
 function LinkLine({ link, today }: { link: LinkView; today: string }) {

@@ -8,10 +8,13 @@ import type { OrderLineView, PurchaseOrderView } from '@/contract/views/purchasi
 import { BILL_KINDS } from '@/core/purchasing/bills';
 import { formatDay } from '@/core/units/day';
 import { capital } from '@/core/words/letters';
+import { orderLetter, orderName } from '@/core/words/purchase-order';
 import { Hidden } from '../kit/hidden';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
-import { Sum, useMoney } from '../kit/money';
+import { mailTo } from '../kit/mail';
+import { Sum, useCurrency, useMoney } from '../kit/money';
+import { Phone } from '../kit/phone';
 import { Block, PageHead } from '../kit/page';
 import { SidePanel } from '../kit/side-panel';
 import { useRemove } from '../kit/use-remove';
@@ -51,7 +54,7 @@ export function PurchaseOrder({ view }: { view: PurchaseOrderView }) {
         <PageHead
           heading={
             <>
-              Order {order.number}: {order.supplier}
+              {orderName(order.number)}: {order.supplier}
             </>
           }
         >
@@ -60,12 +63,7 @@ export function PurchaseOrder({ view }: { view: PurchaseOrderView }) {
             {order.sentOn ? ` ${formatDay(order.sentOn, view.today)}` : ''}
           </span>
           <span className="push actions no-print">
-            <a className="btn btn-outline-secondary" href={api.jobFile(job.id, 'purchase-order.pdf', order.number)}>
-              PDF
-            </a>
-            <a className="btn btn-outline-secondary" href={api.jobFile(job.id, 'purchase-order.csv', order.number)}>
-              CSV
-            </a>
+            {view.office && <Papers view={view} />}
             <Acts view={view} onOpen={setOpen} />
           </span>
         </PageHead>
@@ -74,7 +72,7 @@ export function PurchaseOrder({ view }: { view: PurchaseOrderView }) {
         {isLive && (
           <div className="columns mt-4">
             <Movements view={view} onBack={() => setOpen({ form: 'went back' })} />
-            <Bills view={view} onBill={() => setOpen({ form: 'bill' })} />
+            {view.office && <Bills view={view} onBill={() => setOpen({ form: 'bill' })} />}
           </div>
         )}
         <p className="mt-4 no-print">
@@ -94,6 +92,32 @@ export function PurchaseOrder({ view }: { view: PurchaseOrderView }) {
   );
 }
 
+/** The order as paper, as a list, and as a letter. */
+function Papers({ view: { order, lines, job } }: { view: PurchaseOrderView }) {
+  const currency = useCurrency();
+  const place = [order.placeName, order.placeNote].filter(Boolean).join(', ');
+  const letter = mailTo({
+    address: order.email,
+    subject: `${orderName(order.number)}, ${job.name}`,
+    body: orderLetter(order, lines, { to: job.name, place, currency }),
+  });
+  return (
+    <>
+      <a className="btn btn-outline-secondary" href={api.jobFile(job.id, 'purchase-order.pdf', order.number)}>
+        PDF
+      </a>
+      <a className="btn btn-outline-secondary" href={api.jobFile(job.id, 'purchase-order.csv', order.number)}>
+        CSV
+      </a>
+      {order.state !== 'cancelled' && (
+        <a className="btn btn-outline-secondary" href={letter}>
+          E-mail
+        </a>
+      )}
+    </>
+  );
+}
+
 /** What can be done with it now. */
 function Acts({ view, onOpen }: { view: PurchaseOrderView; onOpen: (open: Open) => void }) {
   const { give, busy } = useSend();
@@ -102,7 +126,7 @@ function Acts({ view, onOpen }: { view: PurchaseOrderView; onOpen: (open: Open) 
     void give(
       cancelPurchaseOrder,
       { id, version },
-      { text: `Order ${number} is cancelled.`, back: `Order ${number} stands again.` },
+      { text: `${orderName(number)} is cancelled.`, back: `${orderName(number)} stands again.` },
     );
   if (state === 'draft')
     return (
@@ -120,7 +144,7 @@ function Acts({ view, onOpen }: { view: PurchaseOrderView; onOpen: (open: Open) 
   const begun = view.bills.length > 0 || view.lines.some(({ came }) => came > 0);
   return (
     <>
-      {begun && view.lines.some(({ toCome }) => toCome > 0) && (
+      {view.office && begun && view.lines.some(({ toCome }) => toCome > 0) && (
         <Button
           variant="outline-secondary"
           disabled={busy}
@@ -128,14 +152,14 @@ function Acts({ view, onOpen }: { view: PurchaseOrderView; onOpen: (open: Open) 
             void give(
               endPurchaseOrder,
               { id, version },
-              { text: `Nothing more is to come of order ${number}.`, back: 'The rest is expected again.' },
+              { text: `Nothing more is to come of ${orderName(number)}.`, back: 'The rest is expected again.' },
             )
           }
         >
           Nothing more comes
         </Button>
       )}
-      {!begun && (
+      {view.office && !begun && (
         <Button variant="outline-secondary" disabled={busy} onClick={cancel}>
           Cancel the order
         </Button>
@@ -155,12 +179,15 @@ function Facts({ view: { order, today, lines } }: { view: PurchaseOrderView }) {
       : 'wanted as soon as it is there',
     place && `into ${place}`,
     order.contact && `taken in by ${order.contact}`,
-    order.email,
-    order.phone,
   ].filter(Boolean);
   return (
     <>
       <p className={`mt-3 mb-1 ${overdue ? 'bad' : ''}`}>{capital(facts.join('; '))}.</p>
+      {(order.email || order.phone) && (
+        <p className="mb-1 small-text">
+          {order.supplier}: {order.email} <Phone number={order.phone} />
+        </p>
+      )}
       {order.note && <p className="soft mb-1">{order.note}</p>}
       {order.state === 'draft' && order.waitsFor.length > 0 && (
         <p className="soon mb-1">It waits for {order.waitsFor.join(' and ')}.</p>
@@ -179,6 +206,7 @@ function OrderLines({ view, isLive, onReplace }: LinesTerms) {
   const money = useMoney();
   const { order, lines } = view;
   const blank = isLive ? 5 : 3;
+  const { office } = view;
   return (
     <table className="table-lines price-lines mt-3">
       <thead>
@@ -192,17 +220,23 @@ function OrderLines({ view, isLive, onReplace }: LinesTerms) {
               <th className="text-end" style={{ width: '10%' }}>
                 Came
               </th>
-              <th className="text-end" style={{ width: '10%' }}>
-                Billed
+              {office && (
+                <th className="text-end" style={{ width: '10%' }}>
+                  Billed
+                </th>
+              )}
+            </>
+          )}
+          {office && (
+            <>
+              <th className="text-end" style={{ width: '13%' }}>
+                Price
+              </th>
+              <th className="text-end" style={{ width: '13%' }}>
+                Sum
               </th>
             </>
           )}
-          <th className="text-end" style={{ width: '13%' }}>
-            Price
-          </th>
-          <th className="text-end" style={{ width: '13%' }}>
-            Sum
-          </th>
         </tr>
       </thead>
       <tbody>
@@ -225,18 +259,24 @@ function OrderLines({ view, isLive, onReplace }: LinesTerms) {
                   <span className="mono">{line.came}</span>
                   {line.wentBack > 0 && <div className="small-text soft">{line.wentBack} back</div>}
                 </td>
-                <td className="text-end" data-label="Billed">
-                  <span className="mono">{line.billed}</span>
+                {office && (
+                  <td className="text-end" data-label="Billed">
+                    <span className="mono">{line.billed}</span>
+                  </td>
+                )}
+              </>
+            )}
+            {office && (
+              <>
+                <td className="text-end mono" data-label="Price">
+                  {line.unitPrice === null ? <span className="soon small-text">no price</span> : money(line.unitPrice)}
+                  {line.pricedBy === 'pack' && <div className="small-text soft">a pack</div>}
+                </td>
+                <td className="text-end mono" data-label="Sum">
+                  {line.sum === null ? '' : money(line.sum)}
                 </td>
               </>
             )}
-            <td className="text-end mono" data-label="Price">
-              {line.unitPrice === null ? <span className="soon small-text">no price</span> : money(line.unitPrice)}
-              {line.pricedBy === 'pack' && <div className="small-text soft">a pack</div>}
-            </td>
-            <td className="text-end mono" data-label="Sum">
-              {line.sum === null ? '' : money(line.sum)}
-            </td>
           </tr>
         ))}
         {order.carriage !== null && (
@@ -247,12 +287,14 @@ function OrderLines({ view, isLive, onReplace }: LinesTerms) {
             <td className="text-end mono">{money(order.carriage)}</td>
           </tr>
         )}
-        <tr>
-          <td colSpan={blank} className="fw-bold">
-            {view.unpriced > 0 ? 'so far, before tax' : 'in all, before tax'}
-          </td>
-          <td className="text-end mono fw-bold">{money(view.total)}</td>
-        </tr>
+        {office && (
+          <tr>
+            <td colSpan={blank} className="fw-bold">
+              {view.unpriced > 0 ? 'so far, before tax' : 'in all, before tax'}
+            </td>
+            <td className="text-end mono fw-bold">{money(view.total)}</td>
+          </tr>
+        )}
         {order.deposit !== null && (
           <tr>
             <td colSpan={blank} className="soft">
@@ -289,7 +331,7 @@ function What({
           view.order.state === 'ended' &&
             line.ordered > line.came &&
             `${Number((line.ordered - line.came).toFixed(4))} ${line.unit} never came`,
-          line.toBill > 0 && `${line.toBill} ${line.unit} not billed yet`,
+          view.office && line.toBill > 0 && `${line.toBill} ${line.unit} not billed yet`,
         ]
           .filter(Boolean)
           .join('; ')}
@@ -299,7 +341,7 @@ function What({
           {capital(text)}.
         </div>
       ))}
-      {line.canReplace && (
+      {view.office && line.canReplace && (
         <LinkButton className="small-text no-print" onClick={() => onReplace(line)}>
           Something else instead<Hidden> of {line.text}</Hidden>
         </LinkButton>

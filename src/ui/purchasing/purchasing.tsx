@@ -9,6 +9,7 @@ import { packWord } from '@/core/scope/materials';
 import { formatDay } from '@/core/units/day';
 import { sum } from '@/core/units/rounding';
 import { counted } from '@/core/words/count';
+import { orderName } from '@/core/words/purchase-order';
 import { Hidden } from '../kit/hidden';
 import { Line, Lines } from '../kit/lines';
 import { Means } from '../kit/means';
@@ -35,25 +36,34 @@ export function Purchasing({ view }: { view: PurchasingView }) {
           <span className="soft">
             {sent.length === 0
               ? 'none went out yet'
-              : `${counted(sent.length, 'order')} went out, ${money(sum(sent.map(({ total }) => total)))} before tax`}
+              : [
+                  `${counted(sent.length, 'order')} went out`,
+                  view.office && `${money(sum(sent.map(({ total }) => total)))} before tax`,
+                ]
+                  .filter(Boolean)
+                  .join(', ')}
           </span>
-          <span className="push no-print">
-            <Button variant="outline-secondary" onClick={() => setOpen({})}>
-              An empty order
-            </Button>
-          </span>
+          {view.office && (
+            <span className="push no-print">
+              <Button variant="outline-secondary" onClick={() => setOpen({})}>
+                New order
+              </Button>
+            </span>
+          )}
         </PageHead>
         <div className="main-and-aside">
-          <Block heading="To be ordered">
-            {view.toOrder.length === 0 && (
-              <p className="soft mt-2">
-                Nothing: all that is chosen, and all that kept results buy, is ordered or stands on a draft.
-              </p>
-            )}
-            {view.toOrder.map((group) => (
-              <Group key={group.supplier} group={group} view={view} onOrder={() => setOpen({ group })} />
-            ))}
-          </Block>
+          {view.office && (
+            <Block heading="To be ordered">
+              {view.toOrder.length === 0 && (
+                <p className="soft mt-2">
+                  Nothing: all that is chosen, and all that kept results buy, is ordered or stands on a draft.
+                </p>
+              )}
+              {view.toOrder.map((group) => (
+                <Group key={group.supplier} group={group} view={view} onOrder={() => setOpen({ group })} />
+              ))}
+            </Block>
+          )}
           <Block heading="Orders">
             {view.orders.length === 0 && (
               <Empty>
@@ -151,9 +161,9 @@ function standing(order: PurchaseOrderHead, today: string): { kind: StateIconKin
 function OrderLine({ order, view }: { order: PurchaseOrderHead; view: PurchasingView }) {
   const { kind, text, bad } = standing(order, view.today);
   return (
-    <Line mark={<StateIcon kind={kind} />} beside={<Sum of={order.total} />}>
+    <Line mark={<StateIcon kind={kind} />} beside={view.office && <Sum of={order.total} />}>
       <Link href={routes.purchaseOrder(view.job.id, order.id)}>
-        {order.number}. {order.supplier}
+        {orderName(order.number)}, {order.supplier}
       </Link>
       <div className="small-text soft">{order.what}</div>
       <div className={`small-text ${bad ? 'bad' : 'soft'}`}>

@@ -22,6 +22,7 @@ import { Hidden } from '../kit/hidden';
 import { BlockHead, Empty, PageHead } from '../kit/page';
 import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
+import { mailTo } from '../kit/mail';
 
 type Open = { form: 'new' } | { form: 'change' | 'send' | 'ask' | 'answer' | 'expect'; request: RequestView };
 const TITLES: Record<Open['form'], string> = {
@@ -198,9 +199,7 @@ function Besides({ request, today, may }: { request: RequestView; today: Day; ma
         </LinkButton>
       )}
       {standing === 'sent' && (
-        <a
-          href={`mailto:?subject=${encodeURIComponent(request.subject)}&body=${encodeURIComponent(reminder(request, day))}`}
-        >
+        <a href={mailTo({ subject: request.subject, body: reminder(request, day) })}>
           Write a reminder<Hidden> about {request.subject}</Hidden>
         </a>
       )}

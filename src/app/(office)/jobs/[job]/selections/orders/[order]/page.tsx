@@ -1,7 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
 import { purchaseOrderView } from '@/server/views/purchasing';
-import { ForTheOffice } from '@/ui/money/for-the-office';
 import { PurchaseOrder } from '@/ui/purchasing/purchase-order';
 
 export const metadata = { title: 'A purchase order' };
@@ -9,7 +8,7 @@ export const metadata = { title: 'A purchase order' };
 export default async function PurchaseOrderPage({ params }: { params: Promise<{ job: string; order: string }> }) {
   const { job, order } = await params;
   const { view } = await shown((installation, who) =>
-    who.role === 'lead' ? null : purchaseOrderView(readJob(installation, job), order),
+    purchaseOrderView(readJob(installation, job), order, who.role !== 'lead'),
   );
-  return view ? <PurchaseOrder view={view} /> : <ForTheOffice what="An order" />;
+  return <PurchaseOrder view={view} />;
 }
