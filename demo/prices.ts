@@ -40,7 +40,7 @@ export interface DemoMoney {
 }
 
 /** A purchase order with what came of it and was billed; days are counted from the first of the demo. */
-interface DemoOrder {
+export interface DemoOrder {
   day: number;
   supplier: string;
   wanted: number;

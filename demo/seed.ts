@@ -30,7 +30,9 @@ import type { DemoArea, DemoJob, DemoRequest, DemoSeen, DemoSelection, DemoWalk 
 import { captionsOf, readLabelled } from './narration-file';
 import { changes } from './stood';
 import { HOURS, JOB_MONEY, MONEY } from './prices';
-import { WAYS_IN } from './way-in';
+import { waysInOf } from './way-in';
+import { purchasesOf, spendingOf } from './spending';
+import type { Happened } from './happened';
 import { agreementCommands, visitCommands } from './visit';
 
 export { demoId } from './ids';
@@ -52,9 +54,8 @@ export async function seedDemo(installation: Installation): Promise<void> {
     );
     for (const { job, walk, number } of walks) await script.walk(job, walk, number);
     for (const job of DEMO_JOBS) script.visit(job);
-    for (const job of DEMO_JOBS) script.spending(job);
-    for (const job of DEMO_JOBS) script.purchases(job);
-    for (const job of DEMO_JOBS) script.waysIn(job);
+    for (const happenings of [spendingOf, purchasesOf, waysInOf])
+      for (const job of DEMO_JOBS) script.tell(happenings(job, start));
     for (const job of DEMO_JOBS) script.walls(job);
     for (const job of DEMO_JOBS) script.endings(job);
     for (const job of DEMO_JOBS) script.orders(job);
@@ -700,90 +701,12 @@ class Script {
     });
   }
 
-  /** What was paid and spent since. */
-  spending(job: DemoJob): void {
-    const money = JOB_MONEY[job.key];
-    if (!money) return;
-    const id = (...path: string[]): string => demoId(job.key, ...path);
-    money.received.forEach(({ day, ...paid }, at) => {
-      this.at(this.when(day, 17));
-      this.say('payment.add', { ...paid, id: id('payment', String(at)), job: id(), day: addDays(this.start, day) });
-    });
-    money.spending.forEach(({ day, area, ...spent }, at) => {
-      this.at(this.when(day, 17, at));
-      this.say('spending.add', {
-        ...spent,
-        id: id('spending', String(at)),
-        job: id(),
-        day: addDays(this.start, day),
-        ...(area ? { area: id('area', area) } : {}),
-      });
-    });
-  }
-
-  /** What is narrow, and what is large. */
-  waysIn(job: DemoJob): void {
-    const found = WAYS_IN[job.key];
-    if (!found) return;
-    const id = (...path: string[]): string => demoId(job.key, ...path);
-    this.at(this.when(-8, 15));
-    found.ways.forEach(({ area, ...way }, at) =>
-      this.say('way-in.add', {
-        ...way,
-        id: id('way-in', String(at)),
-        job: id(),
-        ...(area ? { area: id('area', area) } : {}),
-      }),
-    );
-    found.pieces.forEach((piece, at) =>
-      this.say('large-piece.add', {
-        ...piece,
-        id: id('large-piece', String(at)),
-        job: id(),
-        area: id('area', piece.area),
-      }),
-    );
-  }
-
-  /** What went out to suppliers on paper, and what became of it. */
-  purchases(job: DemoJob): void {
-    const id = (...path: string[]): string => demoId(job.key, ...path);
-    JOB_MONEY[job.key]?.orders?.forEach((order, at) => {
-      const own = (...path: string[]): string => id('purchase-order', String(at), ...path);
-      const on = (day: number) => addDays(this.start, day);
-      this.at(this.when(order.day, 11, at));
-      this.say('purchase-order.add', {
-        id: own(),
-        job: id(),
-        supplier: order.supplier,
-        deliverOn: on(order.wanted),
-        place: id('area', order.place),
-        contact: order.contact,
-        carriage: order.carriage,
-        lines: order.lines.map(({ came: _, calculation, ...line }, number) => ({
-          ...line,
-          id: own('line', String(number)),
-          ...(calculation === undefined ? {} : { calculation: id('calculation', String(calculation)) }),
-        })),
-      });
-      this.say('purchase-order.send', { id: own(), version: 1, day: on(order.day) });
-      this.at(this.when(order.cameOn, 9, at));
-      this.say('purchase-order.move', {
-        id: own(),
-        kind: 'came',
-        day: on(order.cameOn),
-        lines: order.lines.map(({ came }, number) => ({ line: own('line', String(number)), quantity: came })),
-      });
-      const { lines, day, ...bill } = order.bill;
-      this.say('purchase-order.bill', {
-        ...bill,
-        id: own('bill'),
-        purchaseOrder: own(),
-        kind: 'bill',
-        day: on(day),
-        lines: lines.map((line, number) => ({ ...line, line: own('line', String(number)) })),
-      });
-    });
+  /** What happened at a job besides, each at its hour. */
+  tell(happened: readonly Happened[]): void {
+    for (const { day, hour, minute, said } of happened) {
+      this.at(this.when(day, hour, minute));
+      this.say(said.type, said.payload, said.by);
+    }
   }
 
   /** What the weather desk said this morning. */

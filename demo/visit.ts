@@ -1,12 +1,9 @@
-import type { CommandType, Input } from '@/contract/commands';
+import type { Input } from '@/contract/commands';
 import { parseLength } from '@/core/units/length';
 import type { Measured } from '@/core/layout/shape';
-import type { Actor } from '@/server/door/actor';
+import type { Said } from './happened';
 import { demoId } from './ids';
 import type { DemoJob, DemoVisit } from './scenario';
-
-/** A command of the visit; each is checked against its own shape. */
-type Said = { [Type in CommandType]: { type: Type; payload: Input<Type>; by?: Actor } }[CommandType];
 
 /** How the parts of a visit name areas and write lengths in a job. */
 function writing(job: DemoJob) {

@@ -1,4 +1,7 @@
 import type { Input } from '@/contract/commands';
+import type { Happened } from './happened';
+import { demoId } from './ids';
+import type { DemoJob } from './scenario';
 import { parseLength } from '@/core/units/length';
 
 /** A length as somebody said it on the spot, in feet and inches. */
@@ -12,7 +15,7 @@ type Way = Omit<Input<'way-in.add'>, 'id' | 'job' | 'area'> & { area?: string };
 type Piece = Omit<Input<'large-piece.add'>, 'id' | 'job'>;
 
 /** What is narrow on the way into a job's rooms, and what must come in; rooms by their keys. */
-export const WAYS_IN: Record<string, { ways: Way[]; pieces: Piece[] }> = {
+const WAYS_IN: Record<string, { ways: Way[]; pieces: Piece[] }> = {
   signal: {
     ways: [
       { what: 'Front door', kind: 'opening', width: measured('2\' 10"'), height: measured('6\' 8"') },
@@ -49,3 +52,26 @@ export const WAYS_IN: Record<string, { ways: Way[]; pieces: Piece[] }> = {
     ],
   },
 };
+
+/** What was measured of the way in, and named as large, a week before. */
+export function waysInOf({ key }: DemoJob): Happened[] {
+  const { ways, pieces } = WAYS_IN[key] ?? { ways: [], pieces: [] };
+  const id = (...path: string[]): string => demoId(key, ...path);
+  const then = { day: -8, hour: 15 };
+  return [
+    ...ways.map(({ area, ...way }, at): Happened => ({
+      ...then,
+      said: {
+        type: 'way-in.add',
+        payload: { ...way, id: id('way-in', String(at)), job: id(), ...(area ? { area: id('area', area) } : {}) },
+      },
+    })),
+    ...pieces.map((piece, at): Happened => ({
+      ...then,
+      said: {
+        type: 'large-piece.add',
+        payload: { ...piece, id: id('large-piece', String(at)), job: id(), area: id('area', piece.area) },
+      },
+    })),
+  ];
+}

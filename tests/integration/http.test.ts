@@ -108,6 +108,21 @@ describe('over HTTP', () => {
     expect(await (await fetch(`${demo.url}/bench/no-such`)).text()).toContain('not');
   });
 
+  it('hands a paper with prices of suppliers to contractor and office alone', async () => {
+    const paper = `${demo.url}/api/jobs/${demoId('tannery')}/papers/purchase-order.csv?version=1`;
+    const asSomebody = async (person: string) => {
+      const became = await post(`${demo.url}/api/session/person`, { person: demoId('person', person) });
+      const cookie = became.headers.getSetCookie().map((set) => set.split(';')[0] ?? '');
+      return fetch(paper, { headers: { cookie: cookie.join('; ') } });
+    };
+    expect(await (await asSomebody('maren')).text()).toContain('42.50');
+    const lead = await asSomebody('tobin');
+    expect([lead.status, await lead.text()]).toEqual([
+      403,
+      expect.stringContaining('ask the contractor or the office'),
+    ]);
+  });
+
   it('takes no body that is not JSON, none that is huge, and none from another site', async () => {
     expect((await post(`${demo.url}/api/commands`, '{"id": ')).status).toBe(400);
     expect((await post(`${demo.url}/api/commands`, '')).status).toBe(400);

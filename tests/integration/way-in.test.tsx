@@ -100,7 +100,7 @@ describe('the way in', () => {
     expect(giveRaw(installation, 'large-piece.plan', { ...plan, version: 2, extraId: newId() })).toMatchObject({
       problem: { code: 'planned-already' },
     });
-    expect(read(<WayIn view={viewOf(installation)} />)).toMatch(/Oak beam into .* Carrying it in is in the plan\./);
+    expect(read(<WayIn view={viewOf(installation)} />)).toMatch(/Oak beam to .* Carrying it in is in the plan\./);
   });
 
   it('refuses a way without what its kind is measured by, beside the field', () => {

@@ -9,7 +9,7 @@ import { Means } from '../kit/means';
 import { Block, Empty, PageHead } from '../kit/page';
 import { PrintButton } from '../kit/print-button';
 import { SidePanel } from '../kit/side-panel';
-import { StateIcon } from '../kit/state-icon';
+import { StateIcon, type StateIconKind } from '../kit/state-icon';
 import { useRemove } from '../kit/use-remove';
 import { JobTabs } from '../shell/job-tabs';
 import { SelectionTabs } from './selection-tabs';
@@ -21,9 +21,9 @@ type Open =
   | { form: 'piece' }
   | { form: 'change-piece' | 'plan'; piece: LargePieceView };
 const TITLES: Record<Open['form'], string> = {
-  way: 'A place on the way in',
+  way: 'A narrow place',
   'change-way': 'Change it',
-  piece: 'Something large',
+  piece: 'A large piece',
   'change-piece': 'Change it',
   plan: 'Carry it in',
 };
@@ -41,15 +41,15 @@ export function WayIn({ view }: { view: WayInView }) {
         <PageHead heading={<Means of="word.way-in">Way in</Means>}>
           <span className={stuck > 0 ? 'bad' : 'soft'}>
             {view.pieces.length === 0
-              ? 'nothing large is named yet'
+              ? 'no large piece yet'
               : stuck === 0
-                ? 'all that is large comes in'
+                ? 'all large pieces come in'
                 : `${stuck} of ${view.pieces.length} ${stuck === 1 ? 'does not come in as it is' : 'do not come in as they are'}`}
           </span>
           <span className="push actions no-print">
             <PrintButton>Print</PrintButton>
             <Button disabled={view.areas.length === 0} onClick={() => setOpen({ form: 'piece' })}>
-              Something large
+              Add a large piece
             </Button>
           </span>
         </PageHead>
@@ -98,11 +98,15 @@ function Pieces({ view, onOpen }: Terms) {
   );
 }
 
+/** Done only where it comes in and nothing about it wants thought. */
+const markOf = ({ fits, byAnother, said }: LargePieceView): StateIconKind =>
+  fits ? (said.some(({ bad }) => bad) ? 'waiting' : 'done') : byAnother ? 'waiting' : 'stop';
+
 function Piece({ piece, onOpen }: { piece: LargePieceView; onOpen: Terms['onOpen'] }) {
   const remove = useRemove();
   return (
     <Line
-      mark={<StateIcon kind={piece.fits && piece.held.length > 0 ? 'done' : piece.byAnother ? 'waiting' : 'stop'} />}
+      mark={<StateIcon kind={markOf(piece)} />}
       beside={
         <span className="text-end no-print">
           <LinkButton className="d-block" onClick={() => onOpen({ form: 'change-piece', piece })}>
@@ -119,7 +123,7 @@ function Piece({ piece, onOpen }: { piece: LargePieceView; onOpen: Terms['onOpen
         </span>
       }
     >
-      {piece.what} <span className="soft">into {piece.area}</span>
+      {piece.what} <span className="soft">to {piece.area}</span>
       <div className="small-text soft">{piece.text}</div>
       {piece.said.map(({ text, bad }) => (
         <div key={text} className={`small-text ${bad ? 'bad' : ''}`}>
@@ -141,7 +145,7 @@ function Ways({ view, onOpen }: Terms) {
       heading="What is narrow"
       beside={
         <Button size="sm" variant="outline-secondary" className="push no-print" onClick={() => onOpen({ form: 'way' })}>
-          Measure a place
+          Add a narrow place
         </Button>
       }
     >

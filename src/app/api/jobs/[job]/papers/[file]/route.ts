@@ -1,11 +1,19 @@
+import { EVERYBODY, OFFICE } from '@/contract/command';
 import { route } from '@/server/route';
 import { paperResponse } from '@/server/papers/paper-response';
 import { originOf } from '@/server/http';
 import { inThread } from '@/server/threads/in-thread';
 
-export const GET = route<{ job: string; file: string }>({ session: true }, async (installation, request, params) => {
-  const { job, file } = params;
-  const version = Number(new URL(request.url).searchParams.get('version') ?? Number.NaN);
-  const terms = { origin: originOf(request), ...(Number.isInteger(version) ? { version } : {}) };
-  return paperResponse(await inThread(installation, { name: 'job paper', signal: request.signal }, job, file, terms));
-});
+/** Papers that only contractor and office are handed. */
+const isForOffice = (file: string): boolean => file.startsWith('purchase-order.');
+const may = ({ file }: { file: string }) => (isForOffice(file) ? OFFICE : EVERYBODY);
+
+export const GET = route<{ job: string; file: string }>(
+  { session: true, may },
+  async (installation, request, params) => {
+    const { job, file } = params;
+    const version = Number(new URL(request.url).searchParams.get('version') ?? Number.NaN);
+    const terms = { origin: originOf(request), ...(Number.isInteger(version) ? { version } : {}) };
+    return paperResponse(await inThread(installation, { name: 'job paper', signal: request.signal }, job, file, terms));
+  },
+);
