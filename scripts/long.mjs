@@ -28,6 +28,9 @@ const LONG = {
     run(bin('vitest'), ['run', '--project', 'unit', 'random-rooms.test'], { FIT_ROOMS: times }),
   /** A thing pulled over the plan and typed again, so many times: `npm run long -- drags 60`. */
   drags: ([times = '60']) => run(bin('vitest'), ['run', '--project', 'browser', 'dragging.test'], { DRAGS: times }),
+  /** Every pair of ways of working in every kind of room and face, and more jobs of many rooms: about half a minute. */
+  orders: () =>
+    run(bin('vitest'), ['run', '--project', 'unit', '--testTimeout=600000', 'forbidden.test'], { ORDER_PARTS: '1' }),
   /** A firm that grew, with so many times the past: `npm run long -- years 100` is about one of three years. */
   years: ([times = '100']) =>
     run(bin('vitest'), ['run', '--project', 'integration', '--reporter=dot', 'reading.test', 'thin.test'], {

@@ -30,7 +30,8 @@ export interface Compiled {
   crew: Int32Array;
   plant: Int32Array;
   area: Int32Array;
-  demand: Int32Array;
+  /** How many crews, or what part of one: small work leaves its crew for other rooms in the same half-day. */
+  demand: Float32Array;
   shares: Int32Array;
   duration: Int32Array;
   /** The slot at which each task was pinned by hand, -1 where it was not. */
@@ -102,7 +103,7 @@ export function compile(input: PlanInput, horizon: number): Outcome<Compiled> {
       if (!areas.has(task.area)) areas.set(task.area, areas.size);
       return areas.get(task.area) ?? -1;
     }),
-    demand: Int32Array.from(tasks, (task) => (task.crew === null ? 0 : (task.crews ?? 1))),
+    demand: Float32Array.from(tasks, (task) => (task.crew === null ? 0 : (task.crews ?? 1))),
     shares: Int32Array.from(tasks, (task) => task.shares),
     duration: Int32Array.from(tasks, (task) => (task.state === 'done' ? 0 : task.duration)),
     crewCount: crews.size,

@@ -21,7 +21,7 @@ export function pushedBack(net: Compiled, forward: Placement): Latest {
     ...forward,
     start: Int32Array.from(forward.start),
     finish: Int32Array.from(forward.finish),
-    crewLoad: new Uint8Array(forward.crewLoad.length),
+    crewLoad: new Float32Array(forward.crewLoad.length),
     areaLoad: new Uint8Array(forward.areaLoad.length),
   };
   missing(net, placed);

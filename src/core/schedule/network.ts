@@ -30,7 +30,7 @@ export interface Task {
   calendar: CalendarKey;
   /** Among tasks equally urgent the lower goes first (rules of preference). */
   rank: number;
-  /** How many crews it takes at once; one unless said. */
+  /** How many crews it takes at once, or what part of one (in quarters); one unless said. */
   crews?: number;
   /** The plant it needs on each of its slots (digger, hoist), by its id among the crews. */
   plant?: string;

@@ -9,8 +9,8 @@ export interface Placement {
   start: Int32Array;
   finish: Int32Array;
   times: Times;
-  /** Crews at work, by crew and slot: `crewLoad[crew · horizon + slot]`. */
-  crewLoad: Uint8Array;
+  /** Crews at work, parts of one too, by crew and slot: `crewLoad[crew · horizon + slot]`. */
+  crewLoad: Float32Array;
   /** Shares taken, by area and slot. */
   areaLoad: Uint8Array;
   /** Crews there are, by crew number. */
@@ -44,7 +44,7 @@ function placeInTurn(net: Compiled, turn: Int32Array, times: Times, given: Set<n
     start: new Int32Array(count),
     finish: new Int32Array(count),
     times,
-    crewLoad: new Uint8Array(net.crewCount * net.horizon),
+    crewLoad: new Float32Array(net.crewCount * net.horizon),
     areaLoad: new Uint8Array(net.areaCount * net.horizon),
     capacity: Int32Array.from(net.input.crews, (crew) => crew.capacity),
   };

@@ -1,3 +1,4 @@
+import type { JobTask } from '../sequence/rules';
 import type { Phase } from '../sequence/phases';
 
 /** What a piece of work is, before anybody says it: what is done, and where. */
@@ -8,7 +9,6 @@ export type WorkName =
   | { kind: 'beside'; area: string; text: string }
   /** A gate, a milestone, or a thing that has to be there: what somebody called it. */
   | { kind: 'called'; text: string }
-  | { kind: 'site-setup' }
-  | { kind: 'final-inspection' }
+  | { [Task in JobTask]: { kind: Task } }[JobTask]
   /** A storey keeps the weather out. */
   | { kind: 'tight'; level: string };

@@ -5,23 +5,42 @@ import {
   GATES,
   LEFTOVERS,
   LOGISTICS,
+  NEVER,
   OWN_ORDER,
   PARTS,
   SCHOOL,
+  SAVES,
   USUAL_ORDER,
   type Effect,
   type JobTask,
   type Lag,
   type Rule,
+  type Within,
 } from './rules';
 import { ruleHolds, rulesOf } from './switches';
-import { extraId, gateId, leftoverId, logisticId, partId, taskId, taskRef, type Site, type SiteArea } from './site';
+import { guardsOf } from './guards';
+import { areJoined, isReachedThrough } from './ways-through';
+import {
+  extraId,
+  gateId,
+  jobTaskId,
+  leftoverId,
+  logisticId,
+  partId,
+  taskId,
+  taskRef,
+  type Site,
+  type SiteArea,
+} from './site';
+import type { TaskId } from '../ids';
 
 /** A task that the rules add for the whole job. */
 export interface AddedTask {
-  id: string;
+  id: TaskId;
   kind: JobTask | 'tight';
   level?: string;
+  /** What waits for it, of a task of the job. */
+  frees?: readonly TaskId[];
 }
 
 export interface Sequence {
@@ -40,7 +59,7 @@ const present = (area: SiteArea, phases: readonly Phase[], first?: true): Phase[
 };
 
 /** For every area the areas in which `before` counts. */
-function reach(site: Site, area: SiteArea, within: 'area' | 'beside' | 'route' | 'job'): SiteArea[] {
+function reach(site: Site, area: SiteArea, within: Within): SiteArea[] {
   switch (within) {
     case 'area':
       return [area];
@@ -48,6 +67,12 @@ function reach(site: Site, area: SiteArea, within: 'area' | 'beside' | 'route' |
       return [area, ...site.areas.filter((other) => area.beside.includes(other.id))];
     case 'route':
       return site.areas.filter((other) => other.passage && other.id !== area.id && other.level?.id === area.level?.id);
+    case 'passed':
+      return area.passage ? site.areas.filter((other) => other !== area && isReachedThrough(other, area)) : [];
+    case 'joined':
+      return site.areas.filter((other) => other !== area && areJoined(site, area, other));
+    case 'level':
+      return site.areas.filter((other) => other.level !== undefined && other.level.id === area.level?.id);
     case 'job':
       return site.areas;
   }
@@ -73,12 +98,19 @@ function chain(site: Site, phases: readonly Phase[], link: Linker): void {
 }
 
 function alongFall(site: Site, effect: Extract<Effect, { form: 'along-fall' }>, link: Linker): void {
-  const legs = site.areas.filter((area) => has(area, effect.phase)).sort((a, b) => a.position - b.position);
-  legs
-    .slice(1)
-    .forEach((leg, index) => link(taskId(legs[index]?.id ?? leg.id, effect.phase), taskId(leg.id, effect.phase)));
-  for (const area of site.areas.filter((area) => has(area, effect.then))) {
-    for (const leg of legs) link(taskId(leg.id, effect.phase), taskId(area.id, effect.then));
+  const all = site.areas.filter((area) => has(area, effect.phase));
+  const pitFirst = (area: SiteArea): number => (has(area, 'pit') ? 0 : 1);
+  for (const level of effect.byLevel ? new Set(all.map((area) => area.level?.id)) : [undefined]) {
+    const legs = all
+      .filter((area) => !effect.byLevel || area.level?.id === level)
+      .sort((a, b) => pitFirst(a) - pitFirst(b) || a.position - b.position);
+    legs
+      .slice(1)
+      .forEach((leg, index) => link(taskId(legs[index]?.id ?? leg.id, effect.phase), taskId(leg.id, effect.phase)));
+    const { then } = effect;
+    if (!then) continue;
+    for (const area of site.areas.filter((other) => has(other, then)))
+      for (const leg of legs) link(taskId(leg.id, effect.phase), taskId(area.id, then));
   }
 }
 
@@ -120,11 +152,14 @@ function jobTask(site: Site, effect: Extract<Effect, { form: 'job-task' }>, link
   const pick = (phases: readonly Phase[], first?: true): string[] =>
     site.areas.flatMap((area) => present(area, phases, first).map((phase) => taskId(area.id, phase)));
   const [befores, afters] = [pick(effect.after), pick(effect.before, true)];
+  if (effect.where && pick(effect.where).length === 0) return;
   if (afters.length === 0 || (effect.after.length > 0 && befores.length === 0)) return;
   if (effect.task === 'site-setup' && !site.areas.some((area) => area.kind === 'ground')) return;
-  const task: AddedTask = { id: `${site.id}:${effect.task}`, kind: effect.task };
+  const task: AddedTask = { id: jobTaskId(site.id, effect.task), kind: effect.task, frees: afters };
   added.push(task);
   for (const before of befores) link(before, task.id);
+  for (const former of effect.follows ?? [])
+    if (added.some(({ kind }) => kind === former)) link(jobTaskId(site.id, former), task.id);
   for (const after of afters) link(task.id, after);
 }
 
@@ -143,13 +178,42 @@ function exposures(site: Site, effect: Extract<Effect, { form: 'exposure' }>, ru
 }
 
 /**
+ * A track in the order in which the links let it be done, the usual one where they leave the choice: ways of working and
+ * orders agreed by hand exchange neighbours, and what follows them keeps its place.
+ */
+function orderedTrack(area: SiteArea, links: ReadonlyMap<string, Link>): Phase[] {
+  const open = new Map<Phase, Set<Phase>>(area.track.map((step) => [step.phase, new Set()]));
+  for (const { before, after, strength, kind } of links.values()) {
+    const [first, then] = [taskRef(before), taskRef(after)];
+    if (
+      strength === 'hard' &&
+      kind === 'FS' &&
+      first.phase &&
+      then.phase &&
+      first.area === area.id &&
+      then.area === area.id
+    )
+      open.get(then.phase)?.add(first.phase);
+  }
+  const ordered: Phase[] = [];
+  while (open.size > 0) {
+    // In a ring nothing is free: it is refused elsewhere, and here the usual order goes on.
+    const next = [...open].find(([, waits]) => [...waits].every((phase) => !open.has(phase))) ?? [...open][0];
+    if (!next) break;
+    open.delete(next[0]);
+    ordered.push(next[0]);
+  }
+  return ordered;
+}
+
+/**
  * Neighbours in a track between which no rule speaks follow each other in the usual order. Work that can share a room
  * stands side by side there: all of it after what comes before, and before what comes after.
  */
 function usualOrder(site: Site, links: Map<string, Link>): void {
   for (const area of site.areas) {
     const steps: Phase[][] = [];
-    for (const { phase } of area.track) {
+    for (const phase of orderedTrack(area, links)) {
       const last = steps.at(-1);
       if (last && phaseFacts(phase).shares && last.every((other) => phaseFacts(other).shares)) last.push(phase);
       else steps.push([phase]);
@@ -199,8 +263,10 @@ function put(
   const key = `${kind} ${before}>${after}`;
   const known = links.get(key);
   const halfDays = lag?.halfDays ?? 0;
-  // Two rules may want the same order: the one that holds longer is kept, and the first to say it otherwise.
-  if (known && (known.lag >= halfDays || (known.strength === 'hard' && rule.strength === 'soft'))) return;
+  // Two rules may want the same order: what must be goes before what is wished, then the one that holds longer is kept,
+  // and the first to say it otherwise.
+  if (known?.strength === 'hard' && rule.strength === 'soft') return;
+  if (known?.strength === rule.strength && known.lag >= halfDays) return;
   links.set(key, {
     before,
     after,
@@ -321,7 +387,6 @@ export function sequenceOf(site: Site, rules: readonly Rule[] = rulesOf(site)): 
       apply(site, rule, effect, link, result);
     }
   }
-  usualOrder(site, links);
   for (const own of site.ownLinks) {
     put(
       links,
@@ -332,12 +397,16 @@ export function sequenceOf(site: Site, rules: readonly Rule[] = rulesOf(site)): 
       own.reason,
     );
   }
+  gatesAndLogistics(site, links);
+  for (const { before, after, why } of guardsOf(site, links.values())) put(links, NEVER, before, after, undefined, why);
+  usualOrder(site, links);
   leftoversFirst(site, links);
   extrasBetween(site, links);
-  gatesAndLogistics(site, links);
   result.links = throughParts(site, withoutSoftLoops(site, result, [...links.values()]));
   return result;
 }
+
+const firmness = ({ rule }: Link): number => (rule === USUAL_ORDER.number ? 0 : SAVES.includes(rule) ? 1 : 2);
 
 function withoutSoftLoops(site: Site, { added }: Sequence, links: Link[]): Link[] {
   const ids = [
@@ -353,8 +422,10 @@ function withoutSoftLoops(site: Site, { added }: Sequence, links: Link[]): Link[
     const ring = loop;
     const inRing = (link: Link): boolean =>
       ring[(ring.indexOf(link.before) + 1) % ring.length] === link.after && ring.includes(link.before);
-    // The usual order gives way before a rule does.
-    const weakest = kept.filter((link) => link.strength === 'soft' && inRing(link)).sort((a, b) => a.rule - b.rule)[0];
+    // The usual order gives way first, then what saves money, then what the household was told.
+    const weakest = kept
+      .filter((link) => link.strength === 'soft' && inRing(link))
+      .sort((a, b) => firmness(a) - firmness(b) || a.rule - b.rule)[0];
     if (!weakest) break;
     kept = kept.filter((link) => link !== weakest);
   }

@@ -8,15 +8,19 @@ import type { Trade } from './trades';
 interface PhaseFacts {
   /** As a tradesperson says it. */
   label: string;
-  /** As a client understands it, for updates: completes "… is done". */
   /** The label where there is little room, like a rung of a ladder. */
   short?: string;
+  /** As a client understands it, for updates: completes "… is done". */
   plain: string;
   trade: Trade;
   /** Half-days for an area of size 1; half-days of waiting for those of `nobody`. */
   halfDays: number;
+  /** As long in a large room as in a small one. */
+  fixed?: true;
+  /** The part of a crew it takes: a quarter, where one crew does four rooms in half a day. */
+  crew?: 0.25 | 0.5;
   /** What it waits for where it is a hold point and not work. */
-  hold?: 'inspection' | 'close-in' | 'client' | 'water-test';
+  hold?: 'inspection' | 'close-in' | 'client' | 'water-test' | 'release';
   /** Time passes on every day of the week: curing, soaking. */
   elapsed?: true;
   covers?: true;
@@ -35,7 +39,7 @@ interface PhaseFacts {
 const PHASES = {
   // around a tear-out
   access: { label: 'scaffold up', plain: 'the scaffold', trade: 'roofing', halfDays: 2, outdoor: true },
-  cover: { label: 'tarp ready', plain: 'the rain cover', trade: 'roofing', halfDays: 1, outdoor: true },
+  cover: { label: 'tarp ready', plain: 'the rain cover', trade: 'roofing', halfDays: 1, outdoor: true, fixed: true },
   locate: {
     label: 'find buried services',
     short: 'locate',
@@ -44,6 +48,7 @@ const PHASES = {
     halfDays: 1,
     outdoor: true,
     hidden: true,
+    fixed: true,
   },
   protect: { label: 'protect', plain: 'covering up against dust', trade: 'tear-out', halfDays: 1 },
   'face-protect': {
@@ -54,7 +59,15 @@ const PHASES = {
     halfDays: 1,
     outdoor: true,
   },
-  guard: { label: 'temporary rail', short: 'rail', plain: 'the temporary guard rail', trade: 'carpentry', halfDays: 1 },
+  guard: {
+    label: 'temporary rail',
+    short: 'rail',
+    plain: 'the temporary guard rail',
+    trade: 'carpentry',
+    halfDays: 1,
+    fixed: true,
+    crew: 0.5,
+  },
   isolate: {
     label: 'shut off services',
     short: 'shut off',
@@ -62,6 +75,16 @@ const PHASES = {
     trade: 'wiring',
     halfDays: 1,
     hidden: true,
+    fixed: true,
+    crew: 0.5,
+  },
+  'move-units': {
+    label: 'move heater, softener',
+    short: 'move heater',
+    plain: 'moving the heater and what stands beside it',
+    trade: 'plumbing',
+    halfDays: 2,
+    fixed: true,
   },
   'tear-out': {
     label: 'tear-out',
@@ -71,9 +94,43 @@ const PHASES = {
     dusty: true,
     loud: true,
   },
-  reroute: { label: 'move duct', plain: 'moving the duct', trade: 'air', halfDays: 2, hidden: true },
+  'stair-out': {
+    label: 'old stair out',
+    short: 'stair out',
+    plain: 'taking out the old stair',
+    trade: 'tear-out',
+    halfDays: 1,
+    fixed: true,
+    dusty: true,
+    loud: true,
+  },
+  salvage: {
+    label: 'take down by hand',
+    short: 'by hand',
+    plain: 'taking down by hand what is kept',
+    trade: 'tear-out',
+    halfDays: 4,
+    outdoor: true,
+  },
+  'knock-down': {
+    label: 'knock down',
+    plain: 'taking the old building down',
+    trade: 'tear-out',
+    halfDays: 3,
+    outdoor: true,
+    loud: true,
+  },
+  reroute: { label: 'move duct', plain: 'moving the duct', trade: 'air', halfDays: 2, hidden: true, fixed: true },
   // floor opening
-  scan: { label: 'scan slab', plain: 'looking for cables in the floor', trade: 'ground', halfDays: 1, hidden: true },
+  scan: {
+    label: 'scan slab',
+    plain: 'looking for cables in the floor',
+    trade: 'ground',
+    halfDays: 1,
+    hidden: true,
+    fixed: true,
+    crew: 0.5,
+  },
   cut: {
     label: 'cut slab',
     plain: 'cutting the floor',
@@ -91,6 +148,7 @@ const PHASES = {
     dusty: true,
     loud: true,
   },
+  pit: { label: 'pump pit', plain: 'the pit for the pump', trade: 'ground', halfDays: 2, fixed: true, hidden: true },
   'floor-pipe': {
     label: 'pipe in floor',
     plain: 'the pipes under the floor',
@@ -133,8 +191,40 @@ const PHASES = {
     hidden: true,
   },
   // structure
-  support: { label: 'props in', plain: 'the temporary props', trade: 'structure', halfDays: 1 },
-  pad: { label: 'pads', plain: 'the concrete pads', trade: 'ground', halfDays: 2, wet: true, hidden: true },
+  support: {
+    label: 'first temporary wall',
+    short: 'temp wall',
+    plain: 'the temporary props',
+    trade: 'structure',
+    halfDays: 1,
+    fixed: true,
+  },
+  'support-2': {
+    label: 'second temporary wall',
+    short: '2nd wall',
+    plain: 'the props on the other side',
+    trade: 'structure',
+    halfDays: 1,
+    fixed: true,
+  },
+  'wall-out': {
+    label: 'wall out',
+    plain: 'taking out the wall',
+    trade: 'tear-out',
+    halfDays: 2,
+    fixed: true,
+    dusty: true,
+    loud: true,
+  },
+  pad: {
+    label: 'pads',
+    plain: 'the concrete pads',
+    trade: 'ground',
+    halfDays: 2,
+    wet: true,
+    hidden: true,
+    fixed: true,
+  },
   masonry: {
     label: 'rebuild masonry',
     short: 'masonry',
@@ -142,19 +232,109 @@ const PHASES = {
     trade: 'structure',
     halfDays: 3,
     wet: true,
+    fixed: true,
   },
-  structure: { label: 'set beam', plain: 'the beam', trade: 'structure', halfDays: 3, loud: true },
-  pack: { label: 'pack tight', plain: 'packing the beam tight', trade: 'structure', halfDays: 1, hidden: true },
-  release: { label: 'props out', plain: 'taking the props away', trade: 'structure', halfDays: 1 },
+  'cut-back': {
+    label: 'cut joists back',
+    short: 'cut back',
+    plain: 'cutting back the ceiling beams',
+    trade: 'structure',
+    halfDays: 1,
+    fixed: true,
+    dusty: true,
+    loud: true,
+    hidden: true,
+  },
+  structure: { label: 'set beam', plain: 'the beam', trade: 'structure', halfDays: 3, loud: true, fixed: true },
+  hangers: {
+    label: 'hangers',
+    plain: 'the steel shoes of the ceiling beams',
+    trade: 'structure',
+    halfDays: 1,
+    fixed: true,
+    hidden: true,
+  },
+  pack: {
+    label: 'pack tight',
+    plain: 'packing the beam tight',
+    trade: 'structure',
+    halfDays: 1,
+    hidden: true,
+    fixed: true,
+  },
+  'beam-release': {
+    label: 'engineer’s release',
+    short: 'release',
+    plain: 'the release by the engineer',
+    trade: 'nobody',
+    halfDays: 1,
+    hold: 'release',
+    hidden: true,
+  },
+  release: {
+    label: 'temporary walls down',
+    short: 'walls down',
+    plain: 'taking the props away',
+    trade: 'structure',
+    halfDays: 1,
+    fixed: true,
+  },
+  // a window or door where none was
+  'well-dig': {
+    label: 'dig the well',
+    short: 'dig well',
+    plain: 'digging outside the new window',
+    trade: 'ground',
+    halfDays: 2,
+    outdoor: true,
+    loud: true,
+  },
+  'wall-cut': {
+    label: 'cut opening',
+    plain: 'cutting the opening',
+    trade: 'structure',
+    halfDays: 1,
+    fixed: true,
+    dusty: true,
+    loud: true,
+  },
+  lintel: {
+    label: 'lintel',
+    plain: 'the beam over the opening',
+    trade: 'structure',
+    halfDays: 1,
+    fixed: true,
+    wet: true,
+  },
+  'window-in': {
+    label: 'set and flash window',
+    short: 'window',
+    plain: 'the new window',
+    trade: 'glass',
+    halfDays: 1,
+    fixed: true,
+  },
+  'well-set': {
+    label: 'window well, drain',
+    short: 'well',
+    plain: 'the well outside the new window',
+    trade: 'ground',
+    halfDays: 1,
+    fixed: true,
+    outdoor: true,
+  },
+  'well-fill': {
+    label: 'fill round the well',
+    short: 'fill well',
+    plain: 'filling round the window well',
+    trade: 'ground',
+    halfDays: 1,
+    fixed: true,
+    outdoor: true,
+    covers: true,
+  },
   // inside the walls
   framing: { label: 'framing', plain: 'the new wall frames', trade: 'carpentry', halfDays: 4, loud: true },
-  bulkhead: {
-    label: 'bulkhead',
-    plain: 'the frame over the cabinets',
-    trade: 'carpentry',
-    halfDays: 1,
-    byMethod: true,
-  },
   'duct-rough': { label: 'ducts', plain: 'the air ducts', trade: 'air', halfDays: 2, hidden: true, shares: true },
   'plumbing-rough': {
     label: 'pipes',
@@ -164,7 +344,24 @@ const PHASES = {
     hidden: true,
     shares: true,
   },
-  'gas-rough': { label: 'gas pipe', plain: 'the gas pipe', trade: 'gas', halfDays: 1, hidden: true },
+  'gas-rough': {
+    label: 'gas pipe',
+    plain: 'the gas pipe',
+    trade: 'gas',
+    halfDays: 1,
+    hidden: true,
+    fixed: true,
+    crew: 0.5,
+  },
+  bulkhead: {
+    label: 'bulkhead',
+    plain: 'the frame over the cabinets',
+    fixed: true,
+    trade: 'carpentry',
+    halfDays: 1,
+    byMethod: true,
+  },
+  soffit: { label: 'soffits', plain: 'the frames round ducts and pipes', trade: 'carpentry', halfDays: 2 },
   'wiring-rough': {
     label: 'wires',
     plain: 'the wires inside the walls',
@@ -180,6 +377,8 @@ const PHASES = {
     halfDays: 1,
     hidden: true,
     shares: true,
+    fixed: true,
+    crew: 0.5,
   },
   'pre-hang': {
     label: 'fit pocket doors',
@@ -188,6 +387,8 @@ const PHASES = {
     trade: 'finish',
     halfDays: 1,
     hidden: true,
+    fixed: true,
+    crew: 0.5,
   },
   'close-in': {
     label: 'check before cover',
@@ -225,12 +426,16 @@ const PHASES = {
     halfDays: 1,
     hidden: true,
     byMethod: true,
+    fixed: true,
+    crew: 0.5,
   },
   // closed walls
   board: { label: 'board', plain: 'the wall boards', trade: 'board', halfDays: 3, covers: true, dusty: true },
   tape: { label: 'tape', plain: 'smoothing the joints', trade: 'board', halfDays: 4, dusty: true, wet: true },
   plaster: { label: 'plaster', plain: 'the plaster', trade: 'plaster', halfDays: 4, wet: true, covers: true },
   'first-coats': { label: 'first coats', plain: 'the first coats of paint', trade: 'paint', halfDays: 3, wet: true },
+  'ceiling-grid': { label: 'drop ceiling', plain: 'the hung ceiling', trade: 'board', halfDays: 3, covers: true },
+  stair: { label: 'new stair', plain: 'the new stair', trade: 'finish', halfDays: 5, fixed: true },
   waterproofing: {
     label: 'waterproofing',
     short: 'waterproof',
@@ -258,6 +463,7 @@ const PHASES = {
     trade: 'finish',
     halfDays: 1,
     byMethod: true,
+    fixed: true,
   },
   cabinets: { label: 'cabinets', plain: 'the cabinets', trade: 'cabinets', halfDays: 4 },
   riser: {
@@ -267,9 +473,19 @@ const PHASES = {
     trade: 'cabinets',
     halfDays: 1,
     byMethod: true,
+    fixed: true,
   },
-  template: { label: 'template', plain: 'measuring for the worktops', trade: 'stone', halfDays: 1, hidden: true },
-  worktops: { label: 'worktops', plain: 'the worktops', trade: 'stone', halfDays: 1 },
+  'built-ins': { label: 'built-ins', plain: 'shelves and cupboards', trade: 'finish', halfDays: 4 },
+  template: {
+    label: 'template',
+    plain: 'measuring for the worktops',
+    trade: 'stone',
+    halfDays: 1,
+    hidden: true,
+    fixed: true,
+    crew: 0.25,
+  },
+  worktops: { label: 'worktops', plain: 'the worktops', trade: 'stone', halfDays: 1, fixed: true },
   tiling: { label: 'tiling', plain: 'the tiles', trade: 'tile', halfDays: 5, wet: true, covers: true },
   trim: { label: 'doors and trim', short: 'trim', plain: 'doors and trim', trade: 'finish', halfDays: 3 },
   'final-coat': { label: 'final coat', plain: 'the last coat of paint', trade: 'paint', halfDays: 2, wet: true },
@@ -280,6 +496,15 @@ const PHASES = {
     trade: 'plumbing',
     halfDays: 2,
   },
+  'gas-finish': {
+    label: 'gas hook-up',
+    short: 'gas',
+    plain: 'connecting the gas',
+    trade: 'gas',
+    halfDays: 1,
+    fixed: true,
+    crew: 0.5,
+  },
   'wiring-finish': {
     label: 'finish electric',
     short: 'electric',
@@ -288,6 +513,7 @@ const PHASES = {
     halfDays: 2,
     shares: true,
   },
+  pump: { label: 'pump, lid and alarm', short: 'pump', plain: 'the pump', trade: 'plumbing', halfDays: 1, fixed: true },
   'duct-finish': {
     label: 'registers and grilles',
     short: 'grilles',
@@ -295,9 +521,28 @@ const PHASES = {
     trade: 'air',
     halfDays: 1,
     shares: true,
+    fixed: true,
+    crew: 0.25,
   },
-  glass: { label: 'glass, hardware', short: 'glass', plain: 'glass and handles', trade: 'glass', halfDays: 1 },
-  'touch-up': { label: 'touch-up', plain: 'touching up the paint', trade: 'paint', halfDays: 1, byMethod: true },
+  appliances: { label: 'appliances', plain: 'the kitchen machines', trade: 'finish', halfDays: 1, fixed: true },
+  glass: {
+    label: 'glass, hardware',
+    short: 'glass',
+    plain: 'glass and handles',
+    trade: 'glass',
+    halfDays: 1,
+    fixed: true,
+    crew: 0.5,
+  },
+  'touch-up': {
+    label: 'touch-up',
+    plain: 'touching up the paint',
+    trade: 'paint',
+    halfDays: 1,
+    byMethod: true,
+    fixed: true,
+    crew: 0.5,
+  },
   // outside face
   strip: {
     label: 'strip',
@@ -315,6 +560,24 @@ const PHASES = {
     outdoor: true,
   },
   repair: { label: 'repair', plain: 'repairing what was rotten', trade: 'carpentry', halfDays: 2, outdoor: true },
+  rake: {
+    label: 'rake out joints',
+    short: 'rake out',
+    plain: 'raking out the old joints',
+    trade: 'structure',
+    halfDays: 3,
+    outdoor: true,
+    dusty: true,
+    loud: true,
+  },
+  repoint: {
+    label: 'repoint',
+    plain: 'pointing the joints anew',
+    trade: 'structure',
+    halfDays: 4,
+    outdoor: true,
+    wet: true,
+  },
   sheathing: {
     label: 'sheathing',
     plain: 'the new outer boards',
@@ -348,6 +611,8 @@ const PHASES = {
     halfDays: 1,
     outdoor: true,
     byMethod: true,
+    fixed: true,
+    crew: 0.5,
   },
   'face-trim': { label: 'outside trim', plain: 'the outside trim', trade: 'roofing', halfDays: 2, outdoor: true },
   cladding: {
@@ -384,6 +649,7 @@ const PHASES = {
     halfDays: 1,
     outdoor: true,
     byMethod: true,
+    fixed: true,
   },
   // roof
   'roof-strip': {
@@ -427,7 +693,14 @@ const PHASES = {
   },
   gutters: { label: 'gutters', plain: 'the gutters', trade: 'roofing', halfDays: 1, outdoor: true },
   glazing: { label: 'roof glazing', plain: 'the roof glazing', trade: 'glass', halfDays: 4, outdoor: true },
-  strike: { label: 'scaffold down', plain: 'taking the scaffold away', trade: 'roofing', halfDays: 1, outdoor: true },
+  strike: {
+    label: 'scaffold down',
+    plain: 'taking the scaffold away',
+    trade: 'roofing',
+    halfDays: 1,
+    outdoor: true,
+    fixed: true,
+  },
   // ground and drains
   clear: { label: 'clear', plain: 'clearing the ground', trade: 'ground', halfDays: 1, outdoor: true },
   excavate: { label: 'excavate', plain: 'digging', trade: 'ground', halfDays: 3, outdoor: true, loud: true },
@@ -438,6 +711,56 @@ const PHASES = {
     trade: 'nobody',
     halfDays: 1,
     hold: 'water-test',
+    outdoor: true,
+  },
+  form: {
+    label: 'forms and bars',
+    plain: 'the forms and steel of the footing',
+    trade: 'ground',
+    halfDays: 2,
+    outdoor: true,
+  },
+  'footing-inspection': {
+    label: 'footing inspection',
+    short: 'inspection',
+    plain: 'the inspection of the footing',
+    trade: 'nobody',
+    halfDays: 1,
+    hold: 'inspection',
+    outdoor: true,
+  },
+  'footing-pour': {
+    label: 'pour footing',
+    plain: 'pouring the footing',
+    trade: 'ground',
+    halfDays: 1,
+    outdoor: true,
+    wet: true,
+    covers: true,
+  },
+  'footing-cure': {
+    label: 'footing cures',
+    plain: 'letting the footing harden',
+    trade: 'nobody',
+    halfDays: 6,
+    elapsed: true,
+    outdoor: true,
+    hidden: true,
+  },
+  walling: {
+    label: 'build the wall',
+    plain: 'building the wall',
+    trade: 'structure',
+    halfDays: 6,
+    outdoor: true,
+    wet: true,
+  },
+  'wall-drain': {
+    label: 'drain behind the wall',
+    short: 'wall drain',
+    plain: 'the drain behind the wall',
+    trade: 'ground',
+    halfDays: 1,
     outdoor: true,
   },
   pour: {
@@ -466,12 +789,30 @@ const PHASES = {
     outdoor: true,
     covers: true,
   },
+  'deck-frame': {
+    label: 'posts and frame',
+    short: 'frame',
+    plain: 'the frame of the deck',
+    trade: 'carpentry',
+    halfDays: 4,
+    outdoor: true,
+  },
+  'porch-roof': { label: 'porch roof', plain: 'the roof of the porch', trade: 'roofing', halfDays: 3, outdoor: true },
+  'deck-boards': {
+    label: 'deck boards',
+    short: 'boards',
+    plain: 'the boards of the deck',
+    trade: 'carpentry',
+    halfDays: 3,
+    outdoor: true,
+  },
   'switch-over': {
     label: 'switch over',
     plain: 'changing over to the new drain',
     trade: 'plumbing',
     halfDays: 1,
     outdoor: true,
+    fixed: true,
   },
   reinstate: {
     label: 'make good ground',
@@ -483,8 +824,8 @@ const PHASES = {
   },
   // the end
   rails: { label: 'rails', plain: 'the permanent rails', trade: 'metal', halfDays: 2 },
-  snags: { label: 'punch list', plain: 'the last small repairs', trade: 'finish', halfDays: 1 },
-  clean: { label: 'clean', plain: 'the cleaning', trade: 'cleaning', halfDays: 1 },
+  snags: { label: 'punch list', plain: 'the last small repairs', trade: 'finish', halfDays: 1, fixed: true, crew: 0.5 },
+  clean: { label: 'clean', plain: 'the cleaning', trade: 'cleaning', halfDays: 1, fixed: true, crew: 0.5 },
   'hand-over': { label: 'hand-over', plain: 'handing the room over', trade: 'nobody', halfDays: 1, hold: 'client' },
 } as const satisfies Record<string, PhaseFacts>;
 

@@ -25,12 +25,18 @@ export interface Rule {
  */
 export const NEVER_OFF: readonly number[] = [2, 3, 5, 6, 18, 19, 20, 21];
 
-type Within =
+export type Within =
   | 'area'
   /** this area and those on the other side of its walls */
   | 'beside'
   /** `before` in passages of the same level, `after` in any area there */
   | 'route'
+  /** `before` in any area that is reached through a passage, `after` in that passage */
+  | 'passed'
+  /** this area and those that a wall taken out has made one with it */
+  | 'joined'
+  /** areas of one level */
+  | 'level'
   /** anywhere in the job */
   | 'job';
 
@@ -52,8 +58,11 @@ export type Effect =
     }
   /** Those present, each before the next, in one area. */
   | { form: 'chain'; phases: readonly Phase[] }
-  /** In areas that have the phase: the lowest first, then upstream; `then` waits for all of them. */
-  | { form: 'along-fall'; phase: Phase; then: Phase }
+  /**
+   * In areas that have the phase: the lowest first, then upstream; `then` waits for all of them. A pit is lowest; on each
+   * level by itself with `byLevel`.
+   */
+  | { form: 'along-fall'; phase: Phase; then?: Phase; byLevel?: true }
   /** A level's shelter (faces and roofs over it) is tight before `before` there. */
   | { form: 'sheltered'; madeBy: readonly Phase[]; before: readonly Phase[] }
   /** From the start of `from` to the end of `to` at most so many worked half-days of the job. */
@@ -71,20 +80,62 @@ export type Effect =
   | { form: 'awaited' }
   /** Areas that provide the need are worked one after another where people live in. */
   | { form: 'one-at-a-time'; need: string; first: Phase; last: Phase }
-  /** A task of the whole job, before or after the phases named. */
-  | { form: 'job-task'; task: JobTask; after: readonly Phase[]; before: readonly Phase[] }
+  /**
+   * A task of the whole job, before or after the phases named and after its other tasks named; only where there is one
+   * of `where` (of `after`, or `before`, unless said).
+   */
+  | {
+      form: 'job-task';
+      task: JobTask;
+      after: readonly Phase[];
+      before: readonly Phase[];
+      follows?: readonly JobTask[];
+      where?: readonly Phase[];
+    }
   /** No links: which of two tasks that could both go takes the crew first. */
   | { form: 'prefer'; by: Preference }
   /** Loud phases keep to the half of the day that the neighbours were told. */
   | { form: 'quiet-hours' };
 
 export type Preference = 'loud-and-dusty-first' | 'top-down' | 'back-to-front' | 'costly-late' | 'same-gate-together';
-export type JobTask = 'site-setup' | 'final-inspection';
+export type JobTask = 'site-setup' | 'dust-doors' | 'finished' | 'alarms' | 'start-up' | 'final-inspection';
 
 const IN_THE_WALL = ['duct-rough', 'plumbing-rough', 'gas-rough', 'wiring-rough', 'low-voltage', 'pre-hang'] as const;
 const CLOSERS = ['close-in', 'rough-inspection', 'insulation', 'board', 'plaster'] as const;
 const COVERS = ['board', 'plaster'] as const;
-const FINISHES = ['wiring-finish', 'plumbing-finish', 'duct-finish', 'rails', 'glass', 'trim'] as const;
+/** What comes out, and makes most of the dust. */
+const TEAR_OUT = ['tear-out', 'wall-out', 'cut', 'break-out', 'stair-out', 'wall-cut', 'cut-back'] as const;
+/** Walls as they are before anything is fitted to them. */
+const WALLS_DONE = ['board', 'tape', 'plaster', 'first-coats'] as const;
+/** What each trade fits last, on walls that are painted once. */
+const TRADES_FINISH = ['plumbing-finish', 'gas-finish', 'wiring-finish', 'duct-finish'] as const;
+const FINISHES = [
+  'wiring-finish',
+  'plumbing-finish',
+  'gas-finish',
+  'duct-finish',
+  'pump',
+  'appliances',
+  'rails',
+  'glass',
+  'trim',
+] as const;
+/** All that a punch list looks at. */
+const LOOKED_AT = [
+  ...FINISHES,
+  'flooring',
+  'cabinets',
+  'riser',
+  'built-ins',
+  'worktops',
+  'tiling',
+  'ceiling-grid',
+  'stair',
+  'final-coat',
+  'touch-up',
+] as const;
+/** What is inside the house, fitted or painted, and shows dust. */
+const SHOWS_DUST = ['flooring', 'final-coat', 'cabinets', 'trim', 'built-ins', 'stair'] as const;
 
 const hard = (number: number, title: string, reason: string, ...effects: Effect[]): Rule => ({
   number,
@@ -106,54 +157,139 @@ export const RULES: readonly Rule[] = [
     1,
     'Protect before tear-out',
     'dust travels',
-    { form: 'order', before: ['protect'], after: ['tear-out', 'cut'], within: 'area' },
-    { form: 'order', before: ['protect'], after: ['tear-out'], within: 'route' },
-    { form: 'order', before: ['face-protect'], after: ['strip', 'substrate', 'openings'], within: 'area', first: true },
+    { form: 'order', before: ['protect'], after: [...TEAR_OUT, 'masonry'], within: 'area' },
+    {
+      form: 'order',
+      before: ['protect'],
+      after: [
+        'support',
+        'framing',
+        ...IN_THE_WALL,
+        ...WALLS_DONE,
+        'flooring',
+        'tiling',
+        'cabinets',
+        'built-ins',
+        'trim',
+      ],
+      within: 'area',
+      first: true,
+    },
+    { form: 'order', before: ['protect'], after: TEAR_OUT, within: 'route' },
+    {
+      form: 'order',
+      before: ['face-protect'],
+      after: ['strip', 'wall-cut', 'substrate', 'openings'],
+      within: 'area',
+    },
+    { form: 'job-task', task: 'dust-doors', after: [], before: TEAR_OUT, where: ['tear-out', 'cut', 'wall-out'] },
   ),
-  hard(2, 'Services dead before tear-out', 'live services hurt people, and the household needs what must stay on', {
-    form: 'order',
-    before: ['isolate'],
-    after: ['tear-out', 'cut', 'framing', 'plumbing-rough', 'wiring-rough'],
-    within: 'area',
-    first: true,
-  }),
+  hard(
+    2,
+    'Services dead before tear-out',
+    'live services hurt people, and the household needs what must stay on',
+    {
+      form: 'order',
+      before: ['isolate'],
+      after: [...TEAR_OUT, 'salvage', 'knock-down', 'move-units'],
+      within: 'area',
+    },
+    {
+      form: 'order',
+      before: ['isolate'],
+      after: ['framing', 'plumbing-rough', 'gas-rough', 'wiring-rough', 'low-voltage'],
+      within: 'area',
+      first: true,
+    },
+  ),
   hard(
     3,
-    'Props before a bearing wall, until released',
-    'the load must always stand on something; its designer releases the props',
-    { form: 'order', before: ['support'], after: ['masonry', 'structure'], within: 'beside' },
-    { form: 'chain', phases: ['support', 'structure', 'pack', 'release'] },
-    { form: 'order', before: ['release'], after: ['framing', ...COVERS], within: 'area', first: true },
+    'Both temporary walls before a bearing wall, until released',
+    'the load must always stand on something; its designer releases the temporary walls',
+    { form: 'order', before: ['support', 'support-2'], after: ['wall-out', 'masonry', 'structure'], within: 'beside' },
+    {
+      form: 'chain',
+      phases: [
+        'support',
+        'support-2',
+        'wall-out',
+        'cut-back',
+        'structure',
+        'hangers',
+        'pack',
+        'beam-release',
+        'release',
+      ],
+    },
+    { form: 'order', before: ['wall-out'], after: ['masonry'], within: 'area' },
+    { form: 'order', before: ['release'], after: ['framing', ...IN_THE_WALL, ...COVERS], within: 'area', first: true },
+    { form: 'chain', phases: ['wall-cut', 'lintel', 'window-in'] },
   ),
   hard(4, 'Ducts and drains out of the beam’s path', 'the beam needs the space they are in', {
     form: 'order',
     before: ['reroute'],
-    after: ['structure'],
+    after: ['wall-out', 'structure'],
     within: 'beside',
   }),
-  hard(5, 'Pads cured before they are loaded', 'green concrete carries nothing', {
-    form: 'order',
-    before: ['pad'],
-    after: ['structure'],
-    within: 'area',
-    lag: { halfDays: 14, unit: 'elapsed' },
-  }),
+  hard(
+    5,
+    'Pads and footings cured before they are loaded',
+    'green concrete carries nothing',
+    { form: 'order', before: ['pad'], after: ['structure'], within: 'area', lag: { halfDays: 14, unit: 'elapsed' } },
+    { form: 'chain', phases: ['footing-cure', 'walling', 'wall-drain', 'backfill'] },
+    {
+      form: 'order',
+      before: ['footing-pour'],
+      after: ['deck-frame'],
+      within: 'area',
+      lag: { halfDays: 14, unit: 'elapsed' },
+    },
+  ),
   hard(
     6,
     'Locate before digging, inspect before pouring',
     'what is hidden in the ground kills, and what is poured over cannot be seen',
-    { form: 'order', before: ['locate'], after: ['clear', 'excavate'], within: 'area', first: true },
+    {
+      form: 'order',
+      before: ['locate'],
+      after: ['well-dig', 'salvage', 'knock-down', 'clear', 'excavate'],
+      within: 'area',
+      first: true,
+    },
     {
       form: 'chain',
-      phases: ['scan', 'cut', 'break-out', 'floor-pipe', 'floor-inspection', 'fill', 'floor-pour', 'floor-cure'],
+      phases: ['scan', 'cut', 'break-out', 'pit', 'floor-pipe', 'floor-inspection', 'fill', 'floor-pour', 'floor-cure'],
     },
-    { form: 'chain', phases: ['excavate', 'pipe', 'ground-inspection', 'pour', 'cure', 'backfill'] },
+    {
+      form: 'chain',
+      phases: ['clear', 'excavate', 'pipe', 'ground-inspection', 'pour', 'cure', 'backfill', 'reinstate'],
+    },
+    {
+      form: 'chain',
+      phases: [
+        'excavate',
+        'form',
+        'footing-inspection',
+        'footing-pour',
+        'footing-cure',
+        'backfill',
+        'deck-frame',
+        'deck-boards',
+        'rails',
+      ],
+    },
+    { form: 'chain', phases: ['deck-frame', 'porch-roof', 'deck-boards'] },
+    { form: 'chain', phases: ['salvage', 'knock-down', 'clear', 'reinstate'] },
+    // A window below the ground: the well is dug before the wall is cut, and closed after the window is tight.
+    { form: 'chain', phases: ['well-dig', 'wall-cut'] },
+    { form: 'chain', phases: ['window-in', 'well-set', 'well-fill'] },
   ),
   hard(
     7,
     'The fall decides the drain',
     'pipes are laid from the lowest point up, and the house keeps its old drain until the one switch-over',
     { form: 'along-fall', phase: 'pipe', then: 'switch-over' },
+    { form: 'along-fall', phase: 'floor-pipe', byLevel: true },
     { form: 'order', before: ['ground-inspection', 'backfill'], after: ['switch-over'], within: 'job' },
     { form: 'order', before: ['switch-over'], after: ['reinstate'], within: 'area' },
     {
@@ -164,21 +300,56 @@ export const RULES: readonly Rule[] = [
       cure: 'a second plumber for the day, or a toilet on hire',
     },
   ),
-  hard(8, 'Least bendable first', 'a wire can go round a pipe, a pipe cannot go round a duct', {
-    form: 'chain',
-    phases: ['framing', 'duct-rough', 'plumbing-rough', 'gas-rough', 'wiring-rough', 'low-voltage'],
-  }),
+  hard(
+    8,
+    'Least bendable first',
+    'a wire can go round a pipe, a pipe cannot go round a duct, and a false ceiling waits for what runs in it',
+    {
+      form: 'chain',
+      phases: ['move-units', 'framing', 'duct-rough', 'plumbing-rough', 'gas-rough', 'wiring-rough', 'low-voltage'],
+    },
+    { form: 'order', before: ['framing'], after: ['pre-hang', 'bulkhead', 'soffit'], within: 'area' },
+    {
+      form: 'order',
+      before: ['reroute', 'duct-rough', 'plumbing-rough', 'gas-rough'],
+      after: ['bulkhead', 'soffit'],
+      within: 'area',
+    },
+    { form: 'order', before: ['bulkhead', 'soffit'], after: ['wiring-rough', ...CLOSERS], within: 'area', first: true },
+    {
+      form: 'order',
+      before: [
+        'duct-rough',
+        'plumbing-rough',
+        'gas-rough',
+        'wiring-rough',
+        'low-voltage',
+        'soffit',
+        'rough-inspection',
+      ],
+      after: ['ceiling-grid'],
+      within: 'area',
+    },
+    { form: 'order', before: ['ceiling-grid'], after: ['wiring-finish', 'duct-finish'], within: 'area' },
+  ),
   hard(
     9,
     'Everything inside before what covers it',
     'nobody opens a finished wall for a forgotten box',
-    { form: 'order', before: IN_THE_WALL, after: CLOSERS, within: 'area', first: true },
+    { form: 'order', before: ['framing', ...IN_THE_WALL], after: CLOSERS, within: 'area', first: true },
+    {
+      form: 'order',
+      before: TEAR_OUT,
+      after: ['framing', ...IN_THE_WALL, 'insulation', ...WALLS_DONE, 'flooring'],
+      within: 'area',
+      first: true,
+    },
+    { form: 'order', before: ['floor-cure'], after: ['framing', ...IN_THE_WALL], within: 'area', first: true },
     {
       form: 'order',
       before: ['floor-cure'],
-      after: ['framing', 'waterproofing', 'flooring', 'tiling'],
+      after: ['waterproofing', 'flooring', 'tiling', 'cabinets', 'pump'],
       within: 'area',
-      first: true,
     },
   ),
   hard(
@@ -186,11 +357,13 @@ export const RULES: readonly Rule[] = [
     'Check, inspect, insulate, inspect, then board',
     'each one looks at what the next one hides',
     { form: 'chain', phases: ['close-in', 'rough-inspection', 'insulation', 'insulation-inspection', 'board'] },
-    { form: 'order', before: ['insulation-inspection', 'rough-inspection'], after: ['plaster'], within: 'area' },
+    { form: 'chain', phases: ['close-in', 'rough-inspection', 'insulation', 'insulation-inspection', 'plaster'] },
+    { form: 'order', before: ['rough-inspection'], after: ['access-panels', ...TRADES_FINISH], within: 'area' },
+    { form: 'order', before: ['access-panels'], after: COVERS, within: 'area' },
   ),
   hard(11, 'Weather-tight before insulation and board', 'wet insulation and swollen board come out again', {
     form: 'sheltered',
-    madeBy: ['barrier', 'openings', 'underlay', 'glazing'],
+    madeBy: ['barrier', 'openings', 'window-in', 'underlay', 'glazing'],
     before: ['insulation', ...COVERS],
   }),
   hard(
@@ -231,7 +404,13 @@ export const RULES: readonly Rule[] = [
       within: 'area',
       lag: { halfDays: 14, unit: 'elapsed' },
     },
-    { form: 'chain', phases: ['first-coats', 'final-coat'] },
+    { form: 'order', before: ['board', 'tape', 'plaster'], after: ['ceiling-grid'], within: 'area' },
+    {
+      form: 'order',
+      before: ['first-coats', 'stair', 'built-ins', 'trim', 'ceiling-grid'],
+      after: ['final-coat'],
+      within: 'area',
+    },
   ),
   hard(
     15,
@@ -261,7 +440,20 @@ export const RULES: readonly Rule[] = [
     'stone is cut to the cabinets as they stand, not as they were drawn',
     { form: 'order', before: ['cabinets'], after: ['template'], within: 'area' },
     { form: 'order', before: ['template'], after: ['worktops'], within: 'area', lag: { halfDays: 20, unit: 'work' } },
-    { form: 'order', before: ['worktops'], after: ['tiling', 'plumbing-finish'], within: 'area' },
+    {
+      form: 'order',
+      before: ['worktops'],
+      after: ['tiling', 'plumbing-finish', 'gas-finish', 'appliances'],
+      within: 'area',
+    },
+    { form: 'order', before: ['cabinets'], after: ['riser', 'appliances'], within: 'area' },
+    {
+      form: 'order',
+      before: ['plumbing-finish', 'gas-finish', 'wiring-finish'],
+      after: ['appliances'],
+      within: 'area',
+    },
+    { form: 'order', before: ['wiring-finish'], after: ['pump'], within: 'area' },
   ),
   hard(
     17,
@@ -270,9 +462,8 @@ export const RULES: readonly Rule[] = [
     {
       form: 'order',
       before: ['access'],
-      after: ['face-protect', 'strip', 'substrate', 'openings', 'roof-strip'],
+      after: ['face-protect', 'strip', 'wall-cut', 'substrate', 'openings', 'roof-strip'],
       within: 'area',
-      first: true,
     },
     {
       form: 'chain',
@@ -280,6 +471,8 @@ export const RULES: readonly Rule[] = [
         'strip',
         'substrate',
         'repair',
+        'rake',
+        'repoint',
         'sheathing',
         'barrier',
         'openings',
@@ -291,6 +484,8 @@ export const RULES: readonly Rule[] = [
         'strike',
       ],
     },
+    { form: 'chain', phases: ['strip', 'wall-cut', 'lintel', 'barrier', 'openings'] },
+    { form: 'chain', phases: ['lintel', 'openings'] },
     { form: 'order', before: ['covering', 'glazing', 'gutters'], after: ['strike'], within: 'area' },
   ),
   hard(18, 'Masonry cured before it carries', 'fresh mortar crushes', {
@@ -307,10 +502,12 @@ export const RULES: readonly Rule[] = [
     {
       form: 'order',
       before: ['guard'],
-      after: ['tear-out', 'structure', 'roof-strip', 'framing', 'rails'],
+      after: [...TEAR_OUT, 'structure', 'roof-strip'],
       within: 'area',
-      first: true,
     },
+    { form: 'order', before: ['guard'], after: ['framing', 'stair', 'rails'], within: 'area', first: true },
+    { form: 'order', before: ['stair-out'], after: ['stair'], within: 'area' },
+    { form: 'order', before: ['stair'], after: ['rails'], within: 'area' },
     { form: 'order', before: ['rails'], after: ['snags', 'hand-over', 'strike'], within: 'area', first: true },
   ),
   hard(
@@ -323,8 +520,63 @@ export const RULES: readonly Rule[] = [
     21,
     'Final inspection before hand-over',
     'nobody may live in it before',
-    { form: 'job-task', task: 'final-inspection', after: FINISHES, before: ['hand-over'] },
+    {
+      form: 'job-task',
+      task: 'alarms',
+      after: ['wiring-finish'],
+      before: ['hand-over'],
+      where: ['wiring-rough'],
+    },
+    { form: 'job-task', task: 'start-up', after: ['gas-finish', 'duct-finish', 'move-units'], before: ['hand-over'] },
+    {
+      form: 'job-task',
+      task: 'final-inspection',
+      after: FINISHES,
+      before: ['hand-over'],
+      follows: ['alarms', 'start-up'],
+    },
+    { form: 'order', before: LOOKED_AT, after: ['snags', 'clean', 'hand-over'], within: 'area', first: true },
     { form: 'chain', phases: ['snags', 'clean', 'hand-over'] },
+  ),
+  hard(
+    28,
+    'Walls finished before what is fitted to them',
+    'sanding dust and wet paint spoil what is fitted, and nobody paints behind a cabinet',
+    { form: 'order', before: WALLS_DONE, after: ['cabinets', 'built-ins', 'stair', ...TRADES_FINISH], within: 'area' },
+    { form: 'order', before: ['board', 'tape', 'plaster'], after: ['flooring', 'trim', 'tiling'], within: 'area' },
+    { form: 'order', before: ['tiling', 'first-coats'], after: ['glass'], within: 'area' },
+    { form: 'order', before: ['flooring'], after: ['floor-protect', 'appliances'], within: 'area' },
+    {
+      form: 'order',
+      before: [
+        'cabinets',
+        'riser',
+        'worktops',
+        'trim',
+        'final-coat',
+        'plumbing-finish',
+        'wiring-finish',
+        'built-ins',
+        'glass',
+      ],
+      after: ['touch-up'],
+      within: 'area',
+    },
+  ),
+  hard(
+    29,
+    'Passages last',
+    'whoever carries rubble through a finished hall finishes it twice',
+    { form: 'order', before: TEAR_OUT, after: ['first-coats', ...SHOWS_DUST], within: 'passed' },
+    { form: 'order', before: ['board', 'tape'], after: SHOWS_DUST, within: 'passed' },
+  ),
+  hard(
+    30,
+    'Rooms that become one are finished together',
+    'where the wall is gone, dust, paint and floor are one',
+    { form: 'order', before: TEAR_OUT, after: ['first-coats', ...SHOWS_DUST], within: 'joined' },
+    { form: 'order', before: ['board', 'tape', 'plaster'], after: ['first-coats', ...SHOWS_DUST], within: 'joined' },
+    { form: 'order', before: ['first-coats'], after: ['flooring', 'final-coat'], within: 'joined' },
   ),
 
   soft(
@@ -339,8 +591,8 @@ export const RULES: readonly Rule[] = [
     23,
     'Floors after wet trades, costly things late',
     'what is not there yet cannot be spoiled',
-    { form: 'order', before: ['first-coats', 'tape', 'plaster'], after: ['flooring'], within: 'area' },
-    { form: 'order', before: ['tiling', 'flooring'], after: ['trim'], within: 'area' },
+    { form: 'order', before: ['first-coats', 'ceiling-grid'], after: ['flooring'], within: 'area' },
+    { form: 'order', before: ['tiling', 'flooring', 'first-coats'], after: ['trim'], within: 'area' },
     { form: 'prefer', by: 'costly-late' },
   ),
   soft(24, 'One visit rather than two', 'each return costs a day of somebody’s travel and set-up', {
@@ -358,9 +610,25 @@ export const RULES: readonly Rule[] = [
     form: 'job-task',
     task: 'site-setup',
     after: [],
-    before: ['clear', 'excavate', 'tear-out', 'access'],
+    before: ['clear', 'excavate', 'tear-out', 'access', 'knock-down', 'well-dig'],
   }),
+  soft(
+    32,
+    'One trench under one floor',
+    'a slab that is scanned, laid and looked at once is opened and closed once',
+    { form: 'order', before: ['scan'], after: ['cut'], within: 'level' },
+    { form: 'order', before: ['floor-pipe'], after: ['floor-inspection'], within: 'level' },
+  ),
+  soft(
+    31,
+    'Punch list and cleaning once, at the end',
+    'a room that is cleaned weeks before it is handed over is cleaned twice',
+    { form: 'job-task', task: 'finished', after: LOOKED_AT, before: ['snags', 'clean', 'hand-over'] },
+  ),
 ];
+
+/** Rules that save a trip or a second cleaning: they give way before those that somebody lives by. */
+export const SAVES: readonly number[] = [24, 31, 32];
 
 /** Not one of the rules: the order in which a track is written, where no rule speaks of two neighbours in it. */
 export const USUAL_ORDER: Rule = {
@@ -416,6 +684,14 @@ export const PARTS: Rule = {
   strength: 'hard',
   title: 'One part after the other',
   reason: 'it is done in parts',
+  effects: [],
+};
+/** What must never be the other way round, where no rule that holds keeps it (`forbidden`). */
+export const NEVER: Rule = {
+  number: 105,
+  strength: 'hard',
+  title: 'Never the other way round',
+  reason: 'nobody accepts it the other way round',
   effects: [],
 };
 /** The order that a method brings. */

@@ -2,7 +2,7 @@ import type { AreaId, JobId, TaskId } from '../ids';
 import type { AreaKind } from '../sites/area';
 import type { Day } from '../units/day';
 import { isPhase, type Phase } from './phases';
-import type { Rule } from './rules';
+import type { JobTask, Rule } from './rules';
 import type { Trade } from './trades';
 
 /** What the sequence needs to know of a job: its areas with their tracks and how they touch each other. */
@@ -30,6 +30,8 @@ export interface Site {
   switches?: readonly { rule: number; area?: AreaId; holds: boolean }[];
   /** Neighbours that a method parts, by area: `area:before>after`. */
   parted?: ReadonlySet<string>;
+  /** Tasks of the whole job that somebody has said are done. */
+  settled?: ReadonlySet<JobTask>;
   gates?: readonly Gate[];
   logistics?: readonly Logistic[];
 }
@@ -90,6 +92,8 @@ export interface SiteArea {
   provides: string[];
   /** Areas on the other side of a shared wall, both ways round. */
   beside: AreaId[];
+  /** Those of them to which the wall comes out, where somebody has said so. */
+  opensTo?: AreaId[];
   /** Levels that a face or roof keeps dry. */
   shelters: string[];
   track: TrackStep[];
@@ -129,6 +133,8 @@ export interface OwnLink {
 export const taskId = (area: AreaId, phase: Phase): TaskId => `${area}:${phase}`;
 /** A part of a step that is not its last. */
 export const partId = (area: AreaId, phase: Phase, part: number): TaskId => `${area}:${phase}~${part}`;
+/** A task of the whole job that rules bring. */
+export const jobTaskId = (job: JobId, task: string): TaskId => `${job}:${task}`;
 export const gateId = (id: string): TaskId => `gate:${id}`;
 export const logisticId = (id: string): TaskId => `there:${id}`;
 export const extraId = (id: string): TaskId => `extra:${id}`;

@@ -8,6 +8,7 @@ import { plantCrew } from './crews';
 import type { AddedTask } from './links';
 import { phaseFacts } from './phases';
 import { rankOf } from './preference';
+import type { JobTask } from './rules';
 import { ruleHolds, rulesOf } from './switches';
 import {
   extraId,
@@ -104,6 +105,7 @@ function trackTask(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerms
     ),
   };
   if (crews > 1 && !step.others) task.crews = crews;
+  else if (facts.crew !== undefined && task.crew !== null) task.crews = facts.crew;
   if (step.plant && !step.others) task.plant = plantCrew(step.plant);
   return task;
 }
@@ -194,23 +196,45 @@ const addedName = (site: Site, { kind, level }: AddedTask): WorkName =>
 const stepName = (area: SiteArea, { phase, others }: TrackStep): WorkName & { kind: 'step' } =>
   others ? { kind: 'step', area: area.name, phase, others } : { kind: 'step', area: area.name, phase };
 
+/** Who does a task of the whole job; nobody where it is a moment or somebody else comes. */
+const DOES: Partial<Record<AddedTask['kind'], Trade>> = {
+  'site-setup': 'ground',
+  'dust-doors': 'tear-out',
+  alarms: 'wiring',
+  'start-up': 'air',
+};
+const MOMENTS: readonly AddedTask['kind'][] = ['tight', 'finished'];
+
 function addedTask(site: Site, added: AddedTask, begun: boolean, earliest: Slot, terms: TaskTerms): Task {
-  const setUp = added.kind === 'site-setup';
-  const done = setUp && begun;
+  const trade = DOES[added.kind] ?? 'nobody';
+  const done = isDone(site, added, begun);
   return {
     id: added.id,
     job: site.id,
     area: null,
     phase: null,
     work: addedName(site, added),
-    trade: setUp ? 'ground' : 'nobody',
-    crew: setUp ? terms.crewFor('ground') : null,
-    duration: added.kind === 'tight' || done ? 0 : 1,
+    trade,
+    crew: trade === 'nobody' ? null : terms.crewFor(trade),
+    duration: MOMENTS.includes(added.kind) || done ? 0 : 1,
     shares: 0,
     state: done ? 'done' : 'waiting',
-    // Whoever works on a site has set it up; the day it happened no longer matters.
+    // The day it happened no longer matters.
     floor: done ? Math.min(0, slotOf(terms.origin, site.startDay)) : earliest,
     calendar: jobCalendar(site.id),
     rank: 0,
   };
+}
+
+/** Whoever works on a site has set it up; whoever has torn out stands behind dust doors; rooms that are taken over were ready. */
+function isDone(site: Site, { kind, frees }: AddedTask, begun: boolean): boolean {
+  if (site.settled?.has(kind as JobTask)) return true;
+  if (kind === 'site-setup') return begun;
+  if (!frees || frees.length === 0) return false;
+  const fraction = new Map(
+    site.areas.flatMap((area) => area.track.map((step) => [taskId(area.id, step.phase), step.fraction] as const)),
+  );
+  return kind === 'dust-doors'
+    ? frees.some((task) => (fraction.get(task) ?? 0) > 0)
+    : frees.every((task) => (fraction.get(task) ?? 0) >= 1);
 }

@@ -46,6 +46,10 @@ const WORK: OfEach<WorkName> = {
   beside: [{ kind: 'beside', area: 'Study', text: '6 pieces backing for the shelves' }],
   called: [{ kind: 'called', text: 'Crane for the lantern panes' }],
   'site-setup': [{ kind: 'site-setup' }],
+  'dust-doors': [{ kind: 'dust-doors' }],
+  finished: [{ kind: 'finished' }],
+  alarms: [{ kind: 'alarms' }],
+  'start-up': [{ kind: 'start-up' }],
   'final-inspection': [{ kind: 'final-inspection' }],
   tight: [{ kind: 'tight', level: 'Ground floor' }],
 };

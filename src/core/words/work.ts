@@ -22,6 +22,14 @@ function workHere(work: WorkName): string {
       return work.text;
     case 'site-setup':
       return 'Site set-up';
+    case 'dust-doors':
+      return 'Dust doors and filter fan';
+    case 'finished':
+      return 'All rooms ready for the punch list';
+    case 'alarms':
+      return 'Smoke and gas alarms, tried';
+    case 'start-up':
+      return 'Heat and gas started and tried';
     case 'final-inspection':
       return 'Final inspection';
     case 'tight':

@@ -23,7 +23,8 @@ export function layTrack(source: Source, area: string): void {
   if (!row) return;
   const job = readJob(source, row.job);
   const choices = choicesFor(job, area);
-  const wanted = new Set<Phase>(withMethods(trackOf(JSON.parse(row.works) as Work[]), choices));
+  const works = JSON.parse(row.works) as Work[];
+  const wanted = new Set<Phase>(withMethods(trackOf(works), choices));
   const kept = new Map(
     queryAll<{ phase: Phase; basis: 'size' | 'quantity' | 'hand'; half_days: number }>(
       db,
@@ -43,7 +44,7 @@ export function layTrack(source: Source, area: string): void {
     const itself =
       step?.basis === 'quantity'
         ? (measuredHalfDays(job, area, phase) ?? step.half_days)
-        : halfDaysFor(phase, row.size);
+        : halfDaysFor(phase, row.size, works);
     const methodDays = halfDaysWithMethods(phase, itself, choices);
     const half_days = phaseFacts(phase).trade === 'nobody' ? itself : methodDays + cleanUpOf(methodDays, choices);
     if (!step) addStep(db, { area, phase, trade: phaseFacts(phase).trade, half_days });
@@ -57,8 +58,13 @@ export function layTrack(source: Source, area: string): void {
  */
 export function timeTrack(source: Source, area: string, only?: 'quantity'): string | undefined {
   const { db } = source;
-  const row = queryOne<{ job: string; size: number }>(db, 'SELECT job, size FROM area WHERE id = @area', { area });
+  const row = queryOne<{ job: string; works: string; size: number }>(
+    db,
+    'SELECT job, works, size FROM area WHERE id = @area',
+    { area },
+  );
   if (!row) return undefined;
+  const works = JSON.parse(row.works) as Work[];
   const job = readJob(source, row.job);
   const choices = choicesFor(job, area);
   let changed = false;
@@ -68,7 +74,7 @@ export function timeTrack(source: Source, area: string, only?: 'quantity'): stri
     { area },
   )) {
     if (only && basis !== only) continue;
-    const itself = basis === 'quantity' ? measuredHalfDays(job, area, phase) : halfDaysFor(phase, row.size);
+    const itself = basis === 'quantity' ? measuredHalfDays(job, area, phase) : halfDaysFor(phase, row.size, works);
     if (itself === undefined || phaseFacts(phase).trade === 'nobody') continue;
     const methodDays = halfDaysWithMethods(phase, itself, choices);
     if (timeStep(db, { area, phase }, methodDays + cleanUpOf(methodDays, choices))) changed = true;
