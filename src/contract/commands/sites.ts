@@ -48,6 +48,8 @@ const size = () =>
     .max(20, 'over 20 times an ordinary room cannot be meant')
     .default(1);
 
+const neighbours = () => array(field.id()).default([]).max(40);
+
 export const addAreas = command(
   'areas.add',
   OFFICE,
@@ -76,6 +78,9 @@ export const addAreas = command(
         livedIn: boolean().default(false),
         provides: array(field.line('the service', 20)).default([]).max(8),
         shelters: array(field.id()).max(40),
+        /** Areas on the other side of its walls, and those to which the wall comes out. */
+        beside: neighbours(),
+        opensTo: neighbours(),
       }).noUnknown(),
     )
       .required()
@@ -100,6 +105,9 @@ export const changeArea = command(
     kind: string<AreaKind>().oneOf([...AREA_KIND_KEYS], 'this is not a kind of area'),
     /** Where it is left out the area stays where it is. */
     level: field.levelOrOutside(),
+    /** Where they are left out its neighbours stay. */
+    beside: array(field.id()).max(40),
+    opensTo: array(field.id()).max(40),
   }).noUnknown(),
 );
 /** One area becomes part of another: all that was recorded of it goes with it. */
@@ -128,7 +136,7 @@ export const placeBeside = command(
   'area.beside',
   OFFICE,
   'plan',
-  object({ one: field.id(), other: field.id() }).noUnknown(),
+  object({ one: field.id(), other: field.id(), opens: boolean().default(false) }).noUnknown(),
 );
 export const changeStep = command(
   'step.change',

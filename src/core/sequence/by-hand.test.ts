@@ -46,10 +46,10 @@ const find = (links: Link[], before: string, after: string): Link | undefined =>
   links.find((link) => link.before === before && link.after === after);
 
 describe('rules that are switched', () => {
-  const two = [area('a', [step('tape'), step('flooring')]), area('b', [step('tape'), step('flooring')])];
+  const two = [area('a', [step('first-coats'), step('flooring')]), area('b', [step('first-coats'), step('flooring')])];
   const holds = (switches: NonNullable<Site['switches']>): boolean[] =>
     ['a', 'b'].map(
-      (id) => find(sequenceOf(site(two, { switches })).links, `${id}:tape`, `${id}:flooring`)?.rule === 23,
+      (id) => find(sequenceOf(site(two, { switches })).links, `${id}:first-coats`, `${id}:flooring`)?.rule === 23,
     );
 
   it('hold everywhere unless a word says otherwise, and the word on a room goes before the word on the job', () => {

@@ -113,7 +113,8 @@ const INSIDE: readonly Forbidden[] = [
   ),
   ...never(['floor-protect'], ['flooring'], 'there is no floor to cover'),
   ...never(['trim'], ['board', 'tape', 'plaster', 'wiring-rough'], 'trim is set to the finished wall'),
-  ...never(['stair'], ['stair-out', 'board', 'tape'], 'a finished stair is no way for rubble'),
+  ...never(['stair-out', 'stair'], ['tear-out', 'board', 'tape'], 'a finished stair is no way for rubble'),
+  ...never(['stair'], ['stair-out'], 'the old one is still there'),
   ...never(['rails'], ['guard', 'stair'], 'there is nothing to fix it to'),
   ...never(
     ['ceiling-grid'],
@@ -135,7 +136,11 @@ const INSIDE: readonly Forbidden[] = [
     ['duct-rough', 'board', 'tape', 'first-coats', 'ceiling-grid'],
     'grilles go on a painted wall',
   ),
-  ...never(['gas-finish'], ['gas-rough', 'rough-inspection', 'tape'], 'gas is connected to a tested pipe'),
+  ...never(
+    ['gas-finish'],
+    ['gas-rough', 'rough-inspection', 'tape', 'appliances'],
+    'gas is connected to a tested pipe, and to what burns it',
+  ),
   ...never(['pump'], ['pit', 'floor-cure', 'wiring-finish'], 'a pump is tried with its pit closed and its power on'),
   ...never(['appliances'], ['flooring', 'wiring-finish', 'plumbing-finish'], 'it stands on the floor and is connected'),
   ...never(['touch-up'], ['cabinets', 'riser', 'worktops', 'trim', 'final-coat'], 'it would be touched up twice'),
@@ -170,6 +175,7 @@ const CARRIES: readonly Forbidden[] = [
     ['support', 'support-2'],
     'the load must stand on both temporary walls first',
   ),
+  ...never(['support', 'wall-out', 'structure'], ['drawing'], 'what carries is the engineer’s to draw'),
   ...never(
     ['structure'],
     ['wall-out', 'pad', 'masonry', 'cut-back', 'reroute'],

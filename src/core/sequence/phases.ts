@@ -94,16 +94,6 @@ const PHASES = {
     dusty: true,
     loud: true,
   },
-  'stair-out': {
-    label: 'old stair out',
-    short: 'stair out',
-    plain: 'taking out the old stair',
-    trade: 'tear-out',
-    halfDays: 1,
-    fixed: true,
-    dusty: true,
-    loud: true,
-  },
   salvage: {
     label: 'take down by hand',
     short: 'by hand',
@@ -191,6 +181,15 @@ const PHASES = {
     hidden: true,
   },
   // structure
+  drawing: {
+    label: 'engineer’s drawing',
+    short: 'drawing',
+    plain: 'the drawing of the engineer',
+    trade: 'nobody',
+    halfDays: 1,
+    hold: 'release',
+    hidden: true,
+  },
   support: {
     label: 'first temporary wall',
     short: 'temp wall',
@@ -435,6 +434,16 @@ const PHASES = {
   plaster: { label: 'plaster', plain: 'the plaster', trade: 'plaster', halfDays: 4, wet: true, covers: true },
   'first-coats': { label: 'first coats', plain: 'the first coats of paint', trade: 'paint', halfDays: 3, wet: true },
   'ceiling-grid': { label: 'drop ceiling', plain: 'the hung ceiling', trade: 'board', halfDays: 3, covers: true },
+  'stair-out': {
+    label: 'old stair out',
+    short: 'stair out',
+    plain: 'taking out the old stair',
+    trade: 'tear-out',
+    halfDays: 1,
+    fixed: true,
+    dusty: true,
+    loud: true,
+  },
   stair: { label: 'new stair', plain: 'the new stair', trade: 'finish', halfDays: 5, fixed: true },
   waterproofing: {
     label: 'waterproofing',
@@ -496,15 +505,6 @@ const PHASES = {
     trade: 'plumbing',
     halfDays: 2,
   },
-  'gas-finish': {
-    label: 'gas hook-up',
-    short: 'gas',
-    plain: 'connecting the gas',
-    trade: 'gas',
-    halfDays: 1,
-    fixed: true,
-    crew: 0.5,
-  },
   'wiring-finish': {
     label: 'finish electric',
     short: 'electric',
@@ -525,6 +525,15 @@ const PHASES = {
     crew: 0.25,
   },
   appliances: { label: 'appliances', plain: 'the kitchen machines', trade: 'finish', halfDays: 1, fixed: true },
+  'gas-finish': {
+    label: 'gas hook-up',
+    short: 'gas',
+    plain: 'connecting the gas',
+    trade: 'gas',
+    halfDays: 1,
+    fixed: true,
+    crew: 0.5,
+  },
   glass: {
     label: 'glass, hardware',
     short: 'glass',

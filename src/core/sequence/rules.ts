@@ -104,7 +104,7 @@ const IN_THE_WALL = ['duct-rough', 'plumbing-rough', 'gas-rough', 'wiring-rough'
 const CLOSERS = ['close-in', 'rough-inspection', 'insulation', 'board', 'plaster'] as const;
 const COVERS = ['board', 'plaster'] as const;
 /** What comes out, and makes most of the dust. */
-const TEAR_OUT = ['tear-out', 'wall-out', 'cut', 'break-out', 'stair-out', 'wall-cut', 'cut-back'] as const;
+const TEAR_OUT = ['tear-out', 'wall-out', 'cut', 'break-out', 'wall-cut', 'cut-back'] as const;
 /** Walls as they are before anything is fitted to them. */
 const WALLS_DONE = ['board', 'tape', 'plaster', 'first-coats'] as const;
 /** What each trade fits last, on walls that are painted once. */
@@ -157,7 +157,7 @@ export const RULES: readonly Rule[] = [
     1,
     'Protect before tear-out',
     'dust travels',
-    { form: 'order', before: ['protect'], after: [...TEAR_OUT, 'masonry'], within: 'area' },
+    { form: 'order', before: ['protect'], after: [...TEAR_OUT, 'stair-out', 'masonry'], within: 'area' },
     {
       form: 'order',
       before: ['protect'],
@@ -191,7 +191,7 @@ export const RULES: readonly Rule[] = [
     {
       form: 'order',
       before: ['isolate'],
-      after: [...TEAR_OUT, 'salvage', 'knock-down', 'move-units'],
+      after: [...TEAR_OUT, 'stair-out', 'salvage', 'knock-down', 'move-units'],
       within: 'area',
     },
     {
@@ -210,6 +210,7 @@ export const RULES: readonly Rule[] = [
     {
       form: 'chain',
       phases: [
+        'drawing',
         'support',
         'support-2',
         'wall-out',
@@ -449,10 +450,11 @@ export const RULES: readonly Rule[] = [
     { form: 'order', before: ['cabinets'], after: ['riser', 'appliances'], within: 'area' },
     {
       form: 'order',
-      before: ['plumbing-finish', 'gas-finish', 'wiring-finish'],
+      before: ['plumbing-finish', 'wiring-finish'],
       after: ['appliances'],
       within: 'area',
     },
+    { form: 'order', before: ['appliances'], after: ['gas-finish'], within: 'area' },
     { form: 'order', before: ['wiring-finish'], after: ['pump'], within: 'area' },
   ),
   hard(
@@ -502,11 +504,18 @@ export const RULES: readonly Rule[] = [
     {
       form: 'order',
       before: ['guard'],
-      after: [...TEAR_OUT, 'structure', 'roof-strip'],
+      after: [...TEAR_OUT, 'stair-out', 'structure', 'roof-strip'],
       within: 'area',
     },
     { form: 'order', before: ['guard'], after: ['framing', 'stair', 'rails'], within: 'area', first: true },
     { form: 'order', before: ['stair-out'], after: ['stair'], within: 'area' },
+    {
+      form: 'exposure',
+      from: 'stair-out',
+      to: 'stair',
+      most: 8,
+      cure: 'the old stair stays until the new one is there, or a tied ladder with a gate',
+    },
     { form: 'order', before: ['stair'], after: ['rails'], within: 'area' },
     { form: 'order', before: ['rails'], after: ['snags', 'hand-over', 'strike'], within: 'area', first: true },
   ),
@@ -542,7 +551,12 @@ export const RULES: readonly Rule[] = [
     28,
     'Walls finished before what is fitted to them',
     'sanding dust and wet paint spoil what is fitted, and nobody paints behind a cabinet',
-    { form: 'order', before: WALLS_DONE, after: ['cabinets', 'built-ins', 'stair', ...TRADES_FINISH], within: 'area' },
+    {
+      form: 'order',
+      before: WALLS_DONE,
+      after: ['cabinets', 'built-ins', 'stair-out', 'stair', ...TRADES_FINISH],
+      within: 'area',
+    },
     { form: 'order', before: ['board', 'tape', 'plaster'], after: ['flooring', 'trim', 'tiling'], within: 'area' },
     { form: 'order', before: ['tiling', 'first-coats'], after: ['glass'], within: 'area' },
     { form: 'order', before: ['flooring'], after: ['floor-protect', 'appliances'], within: 'area' },
@@ -599,12 +613,13 @@ export const RULES: readonly Rule[] = [
     form: 'prefer',
     by: 'same-gate-together',
   }),
-  soft(25, 'One bathroom at a time', 'people live here and need one that works', {
-    form: 'one-at-a-time',
-    need: 'toilet',
-    first: 'protect',
-    last: 'plumbing-finish',
-  }),
+  soft(
+    25,
+    'One bathroom at a time, one sink always',
+    'people live here and need one that works',
+    { form: 'one-at-a-time', need: 'toilet', first: 'protect', last: 'plumbing-finish' },
+    { form: 'one-at-a-time', need: 'sink', first: 'tear-out', last: 'plumbing-finish' },
+  ),
   soft(26, 'Loud work in the hours the neighbours know', 'it was promised to them', { form: 'quiet-hours' }),
   soft(27, 'Site set up first', 'store, bins and a dry place to eat save a walk every hour', {
     form: 'job-task',

@@ -12,6 +12,8 @@ interface WorkFacts {
   phases: readonly Phase[];
   /** Half-days of steps that are less there than by themselves: a splash is no tiled bath. */
   takes?: Partial<Record<Phase, number>>;
+  /** What a household has where it is done. */
+  provides?: readonly string[];
 }
 
 const between = (first: Phase, last: Phase): Phase[] =>
@@ -43,6 +45,7 @@ const FINISH: Phase[] = ['trim', 'final-coat', 'wiring-finish', 'duct-finish', '
 const OPEN_SLAB = between('scan', 'floor-cure').filter((phase) => phase !== 'pit');
 /** Both supports, the wall between them, the beam, its release. */
 const BEARING_WALL: Phase[] = [
+  'drawing',
   'reroute',
   'support',
   'support-2',
@@ -52,6 +55,8 @@ const BEARING_WALL: Phase[] = [
   'beam-release',
   'release',
 ];
+/** All that taking a bearing wall out brings: of a wall between two rooms it is done once. */
+export const WALL_OUT: readonly Phase[] = [...BEARING_WALL, 'pad', 'masonry', 'cut-back', 'hangers'];
 const FOOTING: Phase[] = ['locate', 'clear', 'excavate', 'form', 'footing-inspection', 'footing-pour', 'footing-cure'];
 const DECK: Phase[] = [...FOOTING, 'backfill', 'deck-frame', 'deck-boards', 'rails', 'reinstate'];
 const FACE_REPAIR: Phase[] = ['access', 'face-protect', 'substrate', 'repair'];
@@ -73,11 +78,13 @@ const WORKS = {
       ...FINISH,
     ],
     takes: { tiling: 2 },
+    provides: ['sink', 'cold food', 'cooking'],
   },
   bathroom: {
     label: 'new bath or wet room',
     kinds: ['wet', 'room'],
     phases: [...OPEN_WALLS, 'pre-hang', 'waterproofing', 'flood-test', 'tiling', 'plumbing-finish', 'glass', ...FINISH],
+    provides: ['toilet', 'shower'],
   },
   services: {
     label: 'new pipes and wires only',
@@ -142,6 +149,7 @@ const WORKS = {
       'appliances',
       ...FINISH,
     ],
+    provides: ['sink'],
     takes: { tiling: 1, cabinets: 2, 'plumbing-rough': 2, board: 1, tape: 2, 'first-coats': 1 },
   },
   'built-ins': {
@@ -257,6 +265,8 @@ const WORKS = {
 } as const satisfies Record<string, WorkFacts>;
 
 export type Work = keyof typeof WORKS;
+/** Whether a bearing wall is taken out by it. */
+export const takesWallOut = (work: Work): boolean => workFacts(work).phases.includes('wall-out');
 export const WORK_KEYS = Object.keys(WORKS) as Work[];
 export const isWork = (text: string): text is Work => Object.hasOwn(WORKS, text);
 export const workFacts = (work: Work): WorkFacts => WORKS[work];
@@ -264,11 +274,16 @@ export const worksFor = (kind: AreaKind): Work[] => WORK_KEYS.filter((work) => w
 
 /**
  * The ordered phases of an area from what is to be done there; empty for `none`. Plaster takes the place of board and
- * tape.
+ * tape; in an unfinished room nothing is torn out.
  */
 export function trackOf(works: readonly Work[]): Phase[] {
   const phases = inUsualOrder(works.flatMap((work) => workFacts(work).phases));
-  return works.includes('plaster') ? phases.filter((phase) => phase !== 'tape' && phase !== 'board') : phases;
+  const left: readonly Phase[] = [
+    ...(works.includes('plaster') ? (['tape', 'board'] as const) : []),
+    // In an unfinished room nothing is there to come out.
+    ...(works.includes('basement') ? (['tear-out'] as const) : []),
+  ];
+  return phases.filter((phase) => !left.includes(phase));
 }
 
 /** Half-days of a phase by what is done there; undefined where it is done as by itself, and grows with the room. */

@@ -1,14 +1,24 @@
 import { numberCell } from '../csv-cells';
 import { readCsv, refuseCell, type CsvProblem } from '../csv';
 import { isWork, WORK_KEYS, worksFor, workFacts, type Work } from '../sequence/works';
+import { sameName } from './set-out';
 import { AREA_KIND_KEYS, AREA_KINDS, type AreaKind } from './area';
-import { standsOnLevel, type Draft, type DraftArea, type DraftLevel } from './draft-area';
+import { isPassageByName, standsOnLevel, type Draft, type DraftArea, type DraftLevel } from './draft-area';
 
 export interface AreaCsv extends Draft {
   problems: CsvProblem[];
 }
 
-const COLUMNS = { level: false, area: true, kind: false, works: false, size: false };
+const COLUMNS = {
+  level: false,
+  area: true,
+  kind: false,
+  works: false,
+  size: false,
+  passage: false,
+  beside: false,
+  'opens to': false,
+};
 export const CSV_EXAMPLE =
   'level,area,kind,works,size\nGround floor,Kitchen,room,kitchen + open-floor,1.2\nUpper ' +
   'floor,Bath,wet,bathroom,\n,Front,face,repaint,1\n';
@@ -25,7 +35,8 @@ const USUAL_HEIGHT: Record<string, number> = {
 };
 
 /**
- * Reads areas from CSV with a header of level, area, kind, works (joined by `+`) and size; only `area` must be there.
+ * Reads areas from CSV with a header of level, area, kind, works (joined by `+`), size, passage (yes or no), beside and
+ * opens to (names joined by `+`); only `area` must be there.
  * Lines that cannot be meant are told by number and left out; the others are kept, so that one slip loses nothing.
  */
 export function readAreaCsv(text: string): AreaCsv {
@@ -34,6 +45,10 @@ export function readAreaCsv(text: string): AreaCsv {
     (area, index) => areas.findIndex((other) => other.name === area.name && other.level === area.level) < index,
   );
   if (twice) problems.push({ line: 1, message: `“${twice.name}” is named twice on the same level.` });
+  for (const { name, beside = [], opensTo = [] } of areas)
+    for (const other of [...beside, ...opensTo])
+      if (!areas.some((area) => sameName(area.name, other)))
+        problems.push({ line: 1, message: `${name}: there is no area “${other}” in this list.` });
   return { levels: levelsOf(areas), areas, problems };
 }
 
@@ -53,15 +68,29 @@ function readRow(cells: Record<keyof typeof COLUMNS, string>): DraftArea {
     level: standsOnLevel(kind) ? cells.level || 'Ground floor' : null,
     works: worksIn(cells.works, kind),
     size,
+    passage: passageIn(cells.passage, name, kind),
+    beside: joined(cells.beside),
+    opensTo: joined(cells['opens to']),
   };
 }
 
+/** Halls and stairs are passages unless it is said otherwise. */
+function passageIn(typed: string, name: string, kind: AreaKind): boolean {
+  if (typed === '') return isPassageByName(name, kind);
+  if (/^(?:yes|y|true|1|x)$/i.test(typed)) return true;
+  if (/^(?:no|n|false|0|-)$/i.test(typed)) return false;
+  return refuseCell('passage', `“${typed}” is neither yes nor no.`);
+}
+
+const joined = (typed: string): string[] =>
+  typed
+    .split('+')
+    .map((one) => one.trim())
+    .filter(Boolean);
+
 /** Works joined by `+`; none where nothing is written. */
 function worksIn(typed: string, kind: AreaKind): Work[] {
-  const works = typed
-    .split('+')
-    .map((work) => work.trim())
-    .filter(Boolean);
+  const works = joined(typed);
   const unknown = works.find((work) => !isWork(work));
   if (unknown !== undefined) refuseCell(undefined, `“${unknown}” is no work; write one of: ${WORK_KEYS.join(', ')}.`);
   const known = works.filter(isWork);

@@ -12,6 +12,11 @@ export interface DraftArea {
   works: Work[];
   /** 1 is an ordinary room or face. */
   size: number;
+  /** Others are reached through it. */
+  passage?: boolean;
+  /** Names of areas on the other side of its walls, and of those to which the wall comes out. */
+  beside?: string[];
+  opensTo?: string[];
 }
 
 export interface DraftLevel {
@@ -24,6 +29,11 @@ export interface Draft {
   levels: DraftLevel[];
   areas: DraftArea[];
 }
+
+/** Whether others are reached through an area, by what it is called; said before it is set out, and changed where it is wrong. */
+export const isPassageByName = (name: string, kind: AreaKind): boolean =>
+  kind === 'room' &&
+  /\b(?:hall|hallway|landing|corridor|passage|passageway|lobby|vestibule|entry|stairs?|stairwell)\b/i.test(name);
 
 /** Only rooms stand on a storey; everything outside stands by itself. */
 export const standsOnLevel = (kind: AreaKind): boolean => kind === 'room' || kind === 'wet';

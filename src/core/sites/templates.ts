@@ -1,5 +1,5 @@
 import type { Work } from '../sequence/works';
-import { standsOnLevel, type Draft, type DraftArea } from './draft-area';
+import { isPassageByName, standsOnLevel, type Draft, type DraftArea } from './draft-area';
 import type { AreaKind } from './area';
 
 /** Starting points for a new job; every line of them is changed, dropped or added to before it is set out. */
@@ -14,6 +14,7 @@ const area = (level: string | null, name: string, kind: AreaKind, ...works: Work
   level: standsOnLevel(kind) ? level : null,
   works,
   size: 1,
+  passage: isPassageByName(name, kind),
 });
 const GROUND = { name: 'Ground floor', height: 0 };
 const UPPER = { name: 'Upper floor', height: 1 };

@@ -96,6 +96,7 @@ export const STEP_MEANINGS: Record<Phase, string> = {
   salvage: 'What is kept, such as old bricks, is taken down by hand, cleaned and stacked.',
   'knock-down': 'The old building comes down and is carted away.',
   pit: 'The pit for the pump is set below the floor.',
+  drawing: 'The engineer draws the beam and says how the weight is carried meanwhile.',
   'support-2': 'A second temporary wall carries the weight on the other side.',
   'wall-out': 'The wall comes out, once the weight stands on both temporary walls.',
   'cut-back': 'The ceiling beams are cut back to make room for the new beam.',

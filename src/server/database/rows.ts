@@ -77,6 +77,7 @@ export interface Rows {
   beside: {
     one: string;
     other: string;
+    opens: 0 | 1;
   };
   busy: {
     sub: SubId;
@@ -431,6 +432,12 @@ export interface Rows {
     markup: number | null;
     tax_rate: number | null;
     prices_shown: 'line' | 'area' | 'total';
+  };
+  job_task_done: {
+    job: JobId;
+    task: TaskId;
+    done_on: string;
+    by: string;
   };
   job_update: {
     id: string;
@@ -1212,7 +1219,7 @@ export interface Defaults {
     | 'sure'
     | 'signs';
   baseline: 'finish_day';
-  beside: never;
+  beside: 'opens';
   busy: never;
   busy_source: never;
   calculation:
@@ -1314,6 +1321,7 @@ export interface Defaults {
     | 'markup'
     | 'tax_rate'
     | 'prices_shown';
+  job_task_done: never;
   job_update: 'walk' | 'sent_at' | 'version';
   large_piece: 'selection' | 'mass' | 'extra' | 'removed' | 'version';
   level: 'note';

@@ -1,4 +1,5 @@
 import type { Day } from '@/core/units/day';
+import type { JobTask } from '@/core/sequence/rules';
 import { groupBy } from '@/core/group-by';
 import { queryAll } from '../database/query';
 import type { Rows } from '../database/rows';
@@ -38,6 +39,12 @@ export const logisticRows = rowsOf<Rows['logistic']>(
 export const holdRows = rowsOf<Rows['hold']>(
   `SELECT * FROM hold WHERE job ${OF_JOBS} AND state = 'open' ORDER BY expected_on, id`,
 );
+
+const doneTaskRows = rowsOf<Rows['job_task_done']>(`SELECT * FROM job_task_done WHERE job ${OF_JOBS}`);
+
+/** Tasks of the whole job that somebody has said are done. */
+export const settledTasks = (job: JobReading): ReadonlySet<JobTask> =>
+  new Set(doneTaskRows(job).map(({ task }) => task as JobTask));
 
 export const pinRows = rowsOf<Rows['pin']>(`SELECT * FROM pin WHERE job ${OF_JOBS} ORDER BY task`);
 

@@ -24,7 +24,7 @@ import { ofFirm, ofJob, type JobReading } from './reading';
 import { carriedOf, progressOf } from './standing';
 import { extraRows } from './scope';
 import { selectionRows } from './selections';
-import { gatesWith, inspectionRows, logisticRows, ownLinkRows } from './sequence';
+import { gatesWith, inspectionRows, logisticRows, ownLinkRows, settledTasks } from './sequence';
 
 /** Worked half-days between two instants by the firm's days: weekdays that are no holiday. */
 function workedBetween(zone: Zone, holidays: ReadonlySet<Day>): (from: string, to: string) => number {
@@ -60,6 +60,7 @@ export const siteOf = ofJob((job): Site => {
       beside: beside.flatMap((pair) =>
         pair.one === area.id ? [pair.other] : pair.other === area.id ? [pair.one] : [],
       ),
+      ...opensToOf(beside, area.id),
       track: trackOf(steps.get(area.id) ?? [], progressOf(job), extras),
     })),
     ...(row.promise_day ? { promise: row.promise_day } : {}),
@@ -73,10 +74,19 @@ export const siteOf = ofJob((job): Site => {
     ],
     extras: extrasOf(job),
     ...knowledgeOf(job),
+    settled: settledTasks(job),
     gates: gatesOf(job),
     logistics: logisticsOf(job),
   };
 });
+
+/** To which neighbours a wall comes out, where anybody has said so. */
+function opensToOf(beside: ReturnType<typeof besideRows>, area: string): Pick<SiteArea, 'opensTo'> {
+  const opensTo = beside.flatMap(({ one, other, opens }) =>
+    opens === 0 ? [] : one === area ? [other] : other === area ? [one] : [],
+  );
+  return opensTo.length > 0 ? { opensTo } : {};
+}
 
 /** What stands beside the steps of a job. */
 interface StepExtras {

@@ -1,13 +1,31 @@
 import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
 import { cleanUpOf, withMethods, halfDaysWithMethods } from '@/core/sequence/methods';
-import { halfDaysFor, trackOf, type Work } from '@/core/sequence/works';
+import { halfDaysFor, takesWallOut, trackOf, WALL_OUT, type Work } from '@/core/sequence/works';
 import { taskRef } from '@/core/sequence/site';
 import { queryAll, queryOne } from '../database/query';
 import { choicesFor } from '../reading/knowledge';
 import { progressOf } from '../reading/standing';
+import { areaRows, besideRows } from '../reading/job';
 import { measuredHalfDays } from '../reading/rates';
-import { readJob, type Source } from '../reading/reading';
+import { readJob, type JobReading, type Source } from '../reading/reading';
 import { addStep, dropStep, timeStep } from './track';
+
+/**
+ * Whether the wall that comes out here is the one that a room set out before takes out: it stands between both. Rooms of
+ * which no neighbours are known are taken for neighbours on their level, until somebody says to where the wall opens.
+ */
+function isWallOfAnother(job: JobReading, id: string): boolean {
+  const pairs = besideRows(job);
+  const of = (area: string) => pairs.filter((pair) => pair.one === area || pair.other === area);
+  const mine = areaRows(job).find((area) => area.id === id);
+  return areaRows(job).some((other) => {
+    if (!mine || other.position >= mine.position || other.level !== mine.level) return false;
+    if (!(JSON.parse(other.works) as Work[]).some(takesWallOut)) return false;
+    const pair = of(id).find(({ one, other: two }) => one === other.id || two === other.id);
+    const said = [...of(id), ...of(other.id)];
+    return said.some(({ opens }) => opens === 1) ? pair?.opens === 1 : said.length === 0 || pair !== undefined;
+  });
+}
 
 /**
  * Brings the track of an area to what is to be done there, in the way its methods have it; phases that have been worked
@@ -25,6 +43,7 @@ export function layTrack(source: Source, area: string): void {
   const choices = choicesFor(job, area);
   const works = JSON.parse(row.works) as Work[];
   const wanted = new Set<Phase>(withMethods(trackOf(works), choices));
+  if (works.some(takesWallOut) && isWallOfAnother(job, area)) for (const phase of WALL_OUT) wanted.delete(phase);
   const kept = new Map(
     queryAll<{ phase: Phase; basis: 'size' | 'quantity' | 'hand'; half_days: number }>(
       db,

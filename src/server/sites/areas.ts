@@ -1,4 +1,4 @@
-import { execute, insert, update, type NewRow } from '../database/query';
+import { execute, flag, insert, update, type NewRow } from '../database/query';
 import type { Connection } from '../database/open';
 import type { Rows } from '../database/rows';
 
@@ -19,10 +19,28 @@ export const changeArea = (
   changed: Partial<Omit<Rows['area'], 'id' | 'job' | 'position' | 'version'>>,
 ): void => update(db, 'area', id, changed);
 
-/** Two areas that share a wall, whichever is named first. */
-export function putBeside(db: Connection, first: string, second: string): void {
+/** Two areas that share a wall, whichever is named first; with `opens` the wall between them comes out. */
+export function putBeside(db: Connection, first: string, second: string, opens?: boolean): void {
   const [one, other] = first < second ? [first, second] : [second, first];
   execute(db, 'INSERT OR IGNORE INTO beside (one, other) VALUES (@one, @other)', { one, other });
+  if (opens !== undefined)
+    execute(db, 'UPDATE beside SET opens = @opens WHERE one = @one AND other = @other', {
+      one,
+      other,
+      opens: flag(opens),
+    });
+}
+
+/** The neighbours of an area as they were said, and no others; those that are open are neighbours too. */
+export function setNeighbours(
+  db: Connection,
+  area: string,
+  beside: readonly string[],
+  opensTo: readonly string[],
+): void {
+  execute(db, 'DELETE FROM beside WHERE one = @area OR other = @area', { area });
+  for (const other of new Set([...beside, ...opensTo]))
+    if (other !== area) putBeside(db, area, other, opensTo.includes(other));
 }
 
 /** An area that nothing names any more. */

@@ -2,11 +2,12 @@ import { workFacts, type Work } from '@/core/sequence/works';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
 import { queryAll, flag, insert, queryOne, orNull, execute } from '../database/query';
-import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
+import { handlers, requireAreaOf, requireRow, requireVersion, type CommandContext } from '../door/handler';
 import { Refusal, unprocessable } from '../refusal';
+import { refuseLoop } from '../sequence/rule-commands';
 import { layTrack } from '../sequence/lay-track';
 import type { Rows } from '../database/rows';
-import { addArea, changeArea, putBeside } from './areas';
+import { addArea, changeArea, putBeside, setNeighbours } from './areas';
 
 type AreaRow = Pick<Rows['area'], 'id' | 'job' | 'kind' | 'version'>;
 
@@ -159,8 +160,13 @@ export const siteHandlers = handlers({
         provides: JSON.stringify(area.provides),
         shelters: JSON.stringify(shelters),
       });
-      layTrack(context.installation, area.id);
     });
+    areas.forEach((area, index) => {
+      for (const other of [...area.beside, ...area.opensTo])
+        if (requireAreaOf(context, job, other, `areas[${index}].beside`) && other !== area.id)
+          putBeside(context.db, area.id, other, area.opensTo.includes(other));
+    });
+    for (const { id } of areas) layTrack(context.installation, id);
     context.replan(job, { kind: 'areas-set-out', places: areas.map((area) => area.name) });
   },
   'job.remove': (context, { id, version }) => {
@@ -174,7 +180,8 @@ export const siteHandlers = handlers({
     execute(context.db, 'UPDATE job SET removed = 0, version = version + 1 WHERE id = @id', { id });
     context.replan(id, { kind: 'job-back', name });
   },
-  'area.change': (context, { id, version, name, works, size, livedIn, passage, called, kind, level }) => {
+  'area.change': (context, { id, version, beside, opensTo, ...said }) => {
+    const { name, works, size, livedIn, passage, called, kind, level } = said;
     const area = requireVersion(context, 'area', id, version);
     const now = kind ?? area.kind;
     needOwnName(context, area.job, name, id);
@@ -192,7 +199,12 @@ export const siteHandlers = handlers({
       passage: flag(passage),
       ...(called === undefined ? {} : { called }),
     });
+    if (beside && opensTo) {
+      for (const other of [...beside, ...opensTo]) requireAreaOf(context, area.job, other, 'beside');
+      setNeighbours(context.db, id, beside, opensTo);
+    }
     layTrack(context.installation, id);
+    refuseLoop(context, area.job, 'works');
     context.replan(area.job, { kind: 'area', area: id, place: name, what: 'changed' });
   },
   'area.beside': (context, payload) => {
@@ -200,7 +212,9 @@ export const siteHandlers = handlers({
     const [first, second] = [requireRow(context, 'area', one_, 'one'), requireRow(context, 'area', other, 'other')];
     if (one_ === other || first.job !== second.job)
       throw unprocessable('not-neighbours', 'Two different areas of one job can share a wall.', 'other');
-    putBeside(context.db, one_, other);
+    putBeside(context.db, one_, other, payload.opens);
+    for (const area of [one_, other]) layTrack(context.installation, area);
+    refuseLoop(context, first.job, 'other');
     context.replan(first.job, { kind: 'beside', areas: [one_, other], places: [first.name, second.name] });
   },
 });

@@ -1,19 +1,13 @@
 import type { PackMarks } from '@/contract/views/walk';
-import type { PlannedTask } from '@/core/schedule/plan';
-import type { Day } from '@/core/units/day';
-import { sayCauses } from '@/core/words/cause';
-import { sayReason } from '@/core/words/reason';
-import { sayWork } from '@/core/words/work';
 import { dispatch } from '../dispatch/dispatch';
 import { preview } from '../dispatch/preview';
 import { prepare } from '../dispatch/prepare';
 import type { Actor } from '../door/actor';
-import { notFound } from '../refusal';
 import { areaPaper, jobPaper } from '../papers/documents';
 import type { PaperFile } from '../papers/paper-response';
 import type { Installation } from '../installation';
-import { readPlan } from '../reading/plan';
 import { readFirm, readJob } from '../reading/reading';
+import { planDocument } from '../plan/document';
 import { pullView } from '../plan/pull';
 import { effectsOfChanges } from '../plan/change-effect';
 import { changesView, liveChanges } from '../views/changes';
@@ -54,22 +48,7 @@ export const TASKS = {
   ): Promise<PaperFile> => jobPaper(installation, job, file, terms),
   'area paper': (installation: Installation, area: string, file: string, origin: string): Promise<PaperFile> =>
     areaPaper(installation, area, file, origin),
-  'plan document': read((installation): string => {
-    const plan = readPlan(installation.db);
-    if (!plan) throw notFound('plan yet; set out the areas of a job first');
-    return JSON.stringify({
-      ...plan,
-      cause: sayCauses(plan.causes, plan.origin),
-      tasks: plan.tasks.map((task) => toldTask(task, plan.origin)),
-    });
-  }),
+  'plan document': read(planDocument),
 };
-
-/** A task of the document: its name and its reason as sentences beside their values. */
-const toldTask = (task: PlannedTask, origin: Day): object => ({
-  ...task,
-  label: sayWork(task.work),
-  reason: { ...task.reason, text: sayReason(task.reason, origin) },
-});
 
 export type Tasks = typeof TASKS;

@@ -124,6 +124,8 @@ function AddArea({ id, view, onDone }: { id: string; view: ScopePageView; onDone
             passage: false,
             livedIn: false,
             provides: [],
+            beside: [],
+            opensTo: [],
             ...(onLevel ? { level: made?.id ?? known?.id ?? '' } : {}),
           },
         ],

@@ -9,6 +9,7 @@ import type { CsvProblem } from '@/core/csv';
 import { CSV_EXAMPLE, readAreaCsv } from '@/core/sites/area-csv';
 import { JOB_STATES } from '@/core/sites/area';
 import type { Draft } from '@/core/sites/draft-area';
+import { setOut } from '@/core/sites/set-out';
 import { TEMPLATES } from '@/core/sites/templates';
 import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, SelectField } from '../kit/form';
@@ -168,34 +169,9 @@ function SetOutForm({
   const [areas, setAreas] = useState(draft.areas);
   const unnamed = areas.some((area) => area.name.trim() === '');
   const keep = async (): Promise<void> => {
-    const known = new Map(view.levels.map((level) => [level.name, level.id]));
-    const taken = new Set(view.levels.map((level) => level.height));
-    const wanted = [...new Set(areas.flatMap((area) => area.level ?? []))].filter((name) => !known.has(name));
-    const levels = wanted.map((name) => {
-      let height = draft.levels.find((level) => level.name === name)?.height ?? 0;
-      while (taken.has(height)) height += 1;
-      taken.add(height);
-      const id = newId();
-      known.set(name, id);
-      return { id, name, height, note: '' };
-    });
     const done = await give(
       addAreas,
-      {
-        job: view.job.id,
-        levels,
-        areas: areas.map((area) => ({
-          id: newId(),
-          name: area.name.trim(),
-          kind: area.kind,
-          works: area.works,
-          size: area.size,
-          passage: false,
-          livedIn: false,
-          provides: [],
-          ...(area.level === null ? {} : { level: known.get(area.level) ?? '' }),
-        })),
-      },
+      { job: view.job.id, ...setOut({ levels: draft.levels, areas }, view.levels, newId) },
       { text: `${areas.length} areas are set out; the plan follows.` },
     );
     if (done) router.push(routes.rooms(view.job.id));
