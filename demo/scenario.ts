@@ -32,7 +32,7 @@ export interface DemoJob {
   loudHalf?: 'morning' | 'afternoon';
   levels: { key: string; name: string; height: number; note?: string }[];
   areas: DemoArea[];
-  beside: [string, string][];
+  beside: ([string, string] | [string, string, 'opens'])[];
   holds: DemoHold[];
   selections: DemoSelection[];
   requests?: DemoRequest[];

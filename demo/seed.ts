@@ -226,7 +226,8 @@ class Script {
         ...(shelters ? { shelters: shelters.map((shelter) => id('level', shelter)) } : {}),
       })),
     });
-    for (const [one, other] of job.beside) this.say('area.beside', { one: id('area', one), other: id('area', other) });
+    for (const [one, other, opens] of job.beside)
+      this.say('area.beside', { one: id('area', one), other: id('area', other), opens: opens === 'opens' });
     job.holds.forEach(({ area, askedIn, expectedIn, ...hold }, number) =>
       this.say('hold.add', {
         id: id('hold', String(number)),

@@ -36,16 +36,20 @@ export const signalHouse: DemoJob = {
       level: 'ground',
       works: ['kitchen', 'open-wall'],
       size: 1.3,
-      stood: ['tear-out=0.5', 'tear-out +support=0.5', 'tear-out +support=1 +pad=1'],
+      stood: [
+        'tear-out=0.5',
+        'tear-out +drawing=1 +reroute=1 +support=0.5',
+        'tear-out +drawing=1 +reroute=1 +support=1 +support-2=1 +pad=1',
+      ],
     },
     {
       key: 'day',
       name: 'Day room',
       kind: 'room',
       level: 'ground',
-      works: ['rebuild', 'open-wall'],
+      works: ['rebuild', 'duct-move'],
       size: 1.4,
-      stood: ['protect', 'tear-out=0.6', 'tear-out +reroute=0.3 +support=1'],
+      stood: ['protect', 'tear-out=0.6', 'tear-out +reroute=0.3'],
     },
     {
       key: 'guest',
@@ -175,7 +179,7 @@ export const signalHouse: DemoJob = {
     { key: 'boat', name: 'Boat store', kind: 'outbuilding', works: ['reroof'], size: 0.8, stood: ['', '', ''] },
   ],
   beside: [
-    ['kitchen', 'day'],
+    ['kitchen', 'day', 'opens'],
     ['guest', 'wet'],
     ['boot', 'kitchen'],
     ['bath', 'study'],

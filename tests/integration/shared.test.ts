@@ -105,8 +105,8 @@ describe('what a crew reads', () => {
     expect(
       works.every((work) => work.crew !== '' && work.job === 'Signal House' && work.address === '3 Watch Steps'),
     ).toBe(true);
-    const structure = works.find((work) => work.what === 'Kitchen · set beam');
-    expect(structure?.ready).toEqual(expect.arrayContaining(['Kitchen · rebuild masonry', 'Day room · move duct']));
+    const masonry = works.find((work) => work.what === 'Kitchen · rebuild masonry');
+    expect(masonry?.ready).toEqual(expect.arrayContaining(['Kitchen · wall out']));
     expect(works.find((work) => work.what === 'Guest suite · wires')?.leaves).toEqual(
       expect.arrayContaining(['Guest suite · check before cover']),
     );

@@ -42,7 +42,7 @@ const study = demoId('signal', 'inspection', 'study', 'rough-inspection');
 const bin = demoId('signal', 'logistic', '2');
 const saw = demoId('plant', 'saw');
 const paint = demoId('sub', 'paint');
-const pinned = `${areaOf('boot')}:flooring`;
+const pinned = `${areaOf('guest')}:flooring`;
 const pin = { task: pinned, day: '2027-05-03', half: 1, reason: 'the client wants to see it begin' };
 const hold = { area: areaOf('guest'), phase: 'rough-inspection' };
 

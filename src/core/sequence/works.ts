@@ -55,8 +55,6 @@ const BEARING_WALL: Phase[] = [
   'beam-release',
   'release',
 ];
-/** All that taking a bearing wall out brings: of a wall between two rooms it is done once. */
-export const WALL_OUT: readonly Phase[] = [...BEARING_WALL, 'pad', 'masonry', 'cut-back', 'hangers'];
 const FOOTING: Phase[] = ['locate', 'clear', 'excavate', 'form', 'footing-inspection', 'footing-pour', 'footing-cure'];
 const DECK: Phase[] = [...FOOTING, 'backfill', 'deck-frame', 'deck-boards', 'rails', 'reinstate'];
 const FACE_REPAIR: Phase[] = ['access', 'face-protect', 'substrate', 'repair'];
@@ -181,6 +179,7 @@ const WORKS = {
     kinds: ['room', 'outbuilding'],
     phases: [...BEARING_WALL, 'pad', 'masonry'],
   },
+  'duct-move': { label: 'move a duct or pipe out of the way', kinds: inside, phases: ['isolate', 'reroute'] },
   'timber-beam': {
     label: 'take out a bearing wall, timber beam on hangers',
     kinds: ['room', 'outbuilding'],

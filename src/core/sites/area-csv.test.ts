@@ -18,13 +18,18 @@ describe('areas from CSV', () => {
       level: 'Ground floor',
       works: ['kitchen', 'open-floor'],
       size: 1.2,
+      passage: false,
+      beside: ['Hall'],
+      opensTo: [],
     });
     expect(read.areas[2]).toMatchObject({ name: 'Front', kind: 'face', level: null });
   });
 
   it('takes semicolons, quotes, a mark at the beginning, capitals and a comma in the size', () => {
     const read = readAreaCsv('\uFEFFLevel;Area;Kind;Works;Size\r\nCellar;"Store; old";wet room;bathroom;"0,5"\r\n\r\n');
-    expect(read.areas).toEqual([{ name: 'Store; old', kind: 'wet', level: 'Cellar', works: ['bathroom'], size: 0.5 }]);
+    expect(read.areas).toMatchObject([
+      { name: 'Store; old', kind: 'wet', level: 'Cellar', works: ['bathroom'], size: 0.5, passage: false },
+    ]);
     expect(read.levels).toEqual([{ name: 'Cellar', height: -1 }]);
   });
 
@@ -37,12 +42,19 @@ describe('areas from CSV', () => {
     ['area,size\nA,-1', 2, /is no size/],
     ['area,kind\n\n,room', 3, /no name/],
     [`area\n${'x'.repeat(61)}`, 2, /60 characters/],
+    ['area,passage\nA,maybe', 2, /“maybe” is neither yes nor no/],
+    ['area,beside\nA,B', 1, /A: there is no area “B” in this list/],
     ['area\nA\nA', 1, /named twice/],
   ])('says what is wrong in %j', (text, line, words) => {
     const { problems } = readAreaCsv(text);
     expect(problems).toHaveLength(1);
     expect(problems[0]).toMatchObject({ line });
     expect(problems[0]?.message).toMatch(words);
+  });
+
+  it('takes halls and stairs for passages unless it is said otherwise', () => {
+    const { areas } = readAreaCsv('area,passage\nHall and stairs,\nHall,no\nStudy,yes\nHallam room,');
+    expect(areas.map(({ passage }) => passage)).toEqual([true, false, true, false]);
   });
 
   it('keeps the good lines beside a bad one', () => {

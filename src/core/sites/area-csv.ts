@@ -20,8 +20,8 @@ const COLUMNS = {
   'opens to': false,
 };
 export const CSV_EXAMPLE =
-  'level,area,kind,works,size\nGround floor,Kitchen,room,kitchen + open-floor,1.2\nUpper ' +
-  'floor,Bath,wet,bathroom,\n,Front,face,repaint,1\n';
+  'level,area,kind,works,size,passage,beside,opens to\nGround floor,Kitchen,room,kitchen + open-floor,1.2,,Hall,\n' +
+  'Upper floor,Bath,wet,bathroom,,,,\n,Front,face,repaint,1,,,\nGround floor,Hall,room,redecorate,1,yes,Kitchen,\n';
 const USUAL_HEIGHT: Record<string, number> = {
   cellar: -1,
   basement: -1,

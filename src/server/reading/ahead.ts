@@ -8,7 +8,16 @@ import type { FirmReading } from './reading';
 import { standingOf } from './standing';
 import { assumptionRows, extraRows, findingRows, scopeRows } from './scope';
 import { requestRows, selectionRows, waitRows } from './selections';
-import { gateEndRows, gateRows, holdRows, inspectionRows, logisticRows, ownLinkRows, pinRows } from './sequence';
+import {
+  doneTaskRows,
+  gateEndRows,
+  gateRows,
+  holdRows,
+  inspectionRows,
+  logisticRows,
+  ownLinkRows,
+  pinRows,
+} from './sequence';
 import { lastWalk, signRows } from './walks';
 
 const OF_THE_FIRM = [
@@ -49,6 +58,7 @@ const OF_JOBS_OF_IT = [
   holdRows,
   pinRows,
   inspectionRows,
+  doneTaskRows,
   ownRules,
   choiceRows,
   switchRows,

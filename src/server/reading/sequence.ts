@@ -40,7 +40,7 @@ export const holdRows = rowsOf<Rows['hold']>(
   `SELECT * FROM hold WHERE job ${OF_JOBS} AND state = 'open' ORDER BY expected_on, id`,
 );
 
-const doneTaskRows = rowsOf<Rows['job_task_done']>(`SELECT * FROM job_task_done WHERE job ${OF_JOBS}`);
+export const doneTaskRows = rowsOf<Rows['job_task_done']>(`SELECT * FROM job_task_done WHERE job ${OF_JOBS}`);
 
 /** Tasks of the whole job that somebody has said are done. */
 export const settledTasks = (job: JobReading): ReadonlySet<JobTask> =>

@@ -1,6 +1,6 @@
 import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
 import { cleanUpOf, withMethods, halfDaysWithMethods } from '@/core/sequence/methods';
-import { halfDaysFor, takesWallOut, trackOf, WALL_OUT, type Work } from '@/core/sequence/works';
+import { halfDaysFor, takesWallOut, trackOf, type Work } from '@/core/sequence/works';
 import { taskRef } from '@/core/sequence/site';
 import { queryAll, queryOne } from '../database/query';
 import { choicesFor } from '../reading/knowledge';
@@ -41,9 +41,11 @@ export function layTrack(source: Source, area: string): void {
   if (!row) return;
   const job = readJob(source, row.job);
   const choices = choicesFor(job, area);
-  const works = JSON.parse(row.works) as Work[];
+  const said = JSON.parse(row.works) as Work[];
+  // A wall between two rooms comes out once.
+  const works =
+    said.some(takesWallOut) && isWallOfAnother(job, area) ? said.filter((work) => !takesWallOut(work)) : said;
   const wanted = new Set<Phase>(withMethods(trackOf(works), choices));
-  if (works.some(takesWallOut) && isWallOfAnother(job, area)) for (const phase of WALL_OUT) wanted.delete(phase);
   const kept = new Map(
     queryAll<{ phase: Phase; basis: 'size' | 'quantity' | 'hand'; half_days: number }>(
       db,
