@@ -1,3 +1,5 @@
+import { isPassedByName } from '@/core/sequence/inspections';
+import { phaseFacts } from '@/core/sequence/phases';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { CommandAnswer } from '@/contract/command';
@@ -38,6 +40,9 @@ import { agreementCommands, visitCommands } from './visit';
 export { demoId } from './ids';
 
 export const DEMO_JOBS: readonly DemoJob[] = [signalHouse, tanneryRow, lindenGatehouse, oldDairy];
+
+/** Who looks at what in Port Ellery, as the papers say. */
+const LOOKED: Readonly<Record<string, string>> = { release: 'Engineer Thorne', 'water-test': 'Maren, tested' };
 
 /** Builds the demo firm through the one door, as if its people had done it on the days when it happened. */
 export async function seedDemo(installation: Installation): Promise<void> {
@@ -429,6 +434,9 @@ class Script {
             kind: 'progress',
             phase,
             fraction,
+            ...(fraction === 1 && isPassedByName(phase)
+              ? { by: LOOKED[phaseFacts(phase).hold ?? ''] ?? 'Inspector Quill' }
+              : {}),
           },
         });
       }

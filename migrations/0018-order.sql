@@ -9,3 +9,15 @@ CREATE TABLE job_task_done (
   by TEXT NOT NULL,
   PRIMARY KEY (job, task)
 ) STRICT;
+
+-- Who looked, and the paper they left; which of the things to be looked at the visit was for (none named: all of them).
+ALTER TABLE inspection ADD COLUMN by TEXT NOT NULL DEFAULT '';
+ALTER TABLE inspection ADD COLUMN slip TEXT REFERENCES picture (hash);
+ALTER TABLE inspection ADD COLUMN kinds TEXT NOT NULL DEFAULT '[]';
+-- Which of them an office looks at, where it does not look at all.
+ALTER TABLE office ADD COLUMN kinds TEXT NOT NULL DEFAULT '[]';
+
+-- A service in the way of the work: proved dead, or marked and kept live, by whom and when.
+ALTER TABLE finding ADD COLUMN proved TEXT CHECK (proved IN ('dead', 'kept'));
+ALTER TABLE finding ADD COLUMN proved_by TEXT NOT NULL DEFAULT '';
+ALTER TABLE finding ADD COLUMN proved_on TEXT;

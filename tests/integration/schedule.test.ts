@@ -380,6 +380,7 @@ describe('inspections', () => {
 
   it('that fail bring the work that puts it right and the next visit; what follows moves, with the cause in the log', () => {
     const installation = demoHouse();
+    lookToday(installation);
     const before = readPlan(installation.db) as StoredPlan;
     const fixes = [{ id: newId(), text: 'a box without its clamp', trade: 'wiring', halfDays: 2 }] as const;
     must(installation, 'inspection.fail', {
@@ -394,7 +395,7 @@ describe('inspections', () => {
     expect(again.start).toBeGreaterThanOrEqual(fix.finish);
     expect(again.start).toBeGreaterThan(find(before, again.id).start);
     expect(plan.links.find((link) => link.before === fix.id && link.after === again.id)?.reason).toContain(
-      'rough inspections failed on Thu 11 Mar: a box without its clamp',
+      'rough inspections failed on Tue 9 Mar: a box without its clamp',
     );
     expect(find(plan, signal('study', 'insulation')).start).toBeGreaterThan(
       find(before, signal('study', 'insulation')).start,
@@ -418,19 +419,28 @@ describe('inspections', () => {
 
   it('that pass are done, and their work goes on', () => {
     const installation = demoHouse();
-    must(installation, 'inspection.pass', {
-      id: demoId('signal', 'inspection', 'study', 'rough-inspection'),
-      version: 1,
-    });
+    const visit = demoId('signal', 'inspection', 'study', 'rough-inspection');
+    // Nobody has looked before the day of the visit, whatever somebody says.
+    const early = { id: visit, version: 1, by: 'Inspector Quill' };
+    expect(give(installation, 'inspection.pass', early)).toMatchObject({ problem: { code: 'not-yet' } });
+    lookToday(installation);
+    must(installation, 'inspection.pass', early);
     expect(find(renew(installation), signal('study', 'rough-inspection')).state).toBe('done');
     expect(
       give(installation, 'inspection.pass', {
-        id: demoId('signal', 'inspection', 'study', 'rough-inspection'),
+        id: visit,
         version: 2,
+        by: 'Inspector Quill',
       }),
     ).toMatchObject({ status: 'refused', httpStatus: 409 });
   });
 });
+
+/** The visit of the study is on the day of the tests. */
+function lookToday(installation: Installation): void {
+  const visit = demoId('signal', 'inspection', 'study', 'rough-inspection');
+  installation.db.prepare('UPDATE inspection SET day = ? WHERE id = ?').run(TODAY, visit);
+}
 
 describe('pins', () => {
   const late = {

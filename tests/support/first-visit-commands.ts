@@ -134,7 +134,8 @@ export const FIRST_VISIT: Record<string, Given> = {
   'finding.add': {
     payload: { id, job: dairy, area: dairyArea('milk'), kind: 'service', subject: 'old pipe', live: false },
     leaves: (installation) => row(installation, 'finding', id),
-    expected: { live: 0, kind: 'service' },
+    expected: { live: 0, kind: 'service', proved: null },
+    plans: true,
   },
   'finding.change': {
     payload: {
@@ -151,6 +152,20 @@ export const FIRST_VISIT: Record<string, Given> = {
     },
     leaves: (installation) => row(installation, 'finding', demoId('dairy', 'finding', '0')),
     expected: { allowed: 2, remedy: 'dig it away', version: 2 },
+  },
+  'finding.prove': {
+    before: (installation) =>
+      void must(installation, 'finding.add', {
+        id,
+        job: demoId('dairy'),
+        area: dairyArea('workshop'),
+        kind: 'service',
+        subject: 'an old lead pipe',
+      }),
+    payload: { id, version: 1, state: 'dead', by: 'Tidewell Plumbing' },
+    leaves: (installation) => row(installation, 'finding', id),
+    expected: { proved: 'dead', proved_by: 'Tidewell Plumbing', live: 0 },
+    plans: true,
   },
   'finding.answer': {
     payload: { id: siteChoice, answer: 'under the work bench' },

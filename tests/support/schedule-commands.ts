@@ -2,7 +2,7 @@ import { queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
 import type { Given } from './first-visit-commands';
-import { areaOf, must, newId, signalHouse } from './installations';
+import { areaOf, must, newId, signalHouse, TODAY } from './installations';
 
 const [id, other, third] = [newId(), newId(), newId()];
 const row = (installation: Installation, table: string, key: string): Record<string, unknown> | undefined =>
@@ -50,6 +50,10 @@ const hold = { area: areaOf('guest'), phase: 'rough-inspection' };
  * Every command of rules, methods, times, parts, pins, inspections, plant, weather, calendars and plans, with what it
  * leaves.
  */
+/** The visit of the study is on the day of the tests. */
+const lookToday = (installation: Installation): void =>
+  void installation.db.prepare('UPDATE inspection SET day = ? WHERE id = ?').run(TODAY, study);
+
 export const SCHEDULE: Record<string, Given> = {
   'rule.write': {
     payload: { id, ...rule },
@@ -192,12 +196,21 @@ export const SCHEDULE: Record<string, Given> = {
     plans: true,
   },
   'inspection.pass': {
-    payload: { id: study, version: 1, words: 'tidy work' },
+    before: lookToday,
+    payload: { id: study, version: 1, by: 'Inspector Quill', words: 'tidy work' },
     leaves: (installation) => row(installation, 'inspection', study),
-    expected: { state: 'passed', words: 'tidy work' },
+    expected: { state: 'passed', words: 'tidy work', by: 'Inspector Quill' },
+    plans: true,
+  },
+  'job-task.settle': {
+    payload: { job: signalHouse, task: 'alarms', by: 'Halyard Wiring' },
+    leaves: (installation) =>
+      installation.db.prepare(`SELECT task, by FROM job_task_done WHERE job = ?`).get(signalHouse),
+    expected: { task: 'alarms', by: 'Halyard Wiring' },
     plans: true,
   },
   'inspection.fail': {
+    before: lookToday,
     payload: {
       id: study,
       version: 1,

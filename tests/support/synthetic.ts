@@ -1,3 +1,4 @@
+import { isPassedByName } from '@/core/sequence/inspections';
 import type { Input } from '@/contract/commands';
 import type { Phase } from '@/core/sequence/phases';
 import type { Work } from '@/core/sequence/works';
@@ -65,7 +66,17 @@ export function build(
       void must(
         installation,
         'observation.record',
-        { observation: { id: newId(), walk, area: ids[area], kind: 'progress', phase, fraction } },
+        {
+          observation: {
+            id: newId(),
+            walk,
+            area: ids[area],
+            kind: 'progress',
+            phase,
+            fraction,
+            ...(fraction === 1 && isPassedByName(phase as Phase) ? { by: 'Inspector Lund' } : {}),
+          },
+        },
         owner,
       ),
     hold: (area, phase, kind, expectedOn) => {

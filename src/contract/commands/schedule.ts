@@ -1,3 +1,5 @@
+import { SETTLED_JOB_TASKS } from '@/core/sequence/rules';
+import { INSPECTION_KIND_KEYS } from '@/core/sequence/inspections';
 import { array, boolean, number, object } from 'yup';
 import { command, EVERYBODY, OFFICE } from '../command';
 import * as field from '../fields';
@@ -106,6 +108,7 @@ export const settleLogistic = command(
   }).noUnknown(),
 );
 
+const kinds = () => array(field.oneOf('what is looked at', INSPECTION_KIND_KEYS)).default([]).max(10);
 const weekdays = () =>
   array(field.whole('the weekday', 0, 6))
     .required('the days are missing')
@@ -121,6 +124,8 @@ export const setOffice = command(
     name: field.line('the name of the office', 60),
     phone: field.phone(),
     phases: array(field.phase()).required('what it inspects is missing').min(1, 'name what it inspects').max(20),
+    /** Of what is looked at before walls are closed: which of it; none named is all. */
+    kinds: kinds(),
     weekdays: weekdays(),
     noticeDays: field.whole('working days of notice', 0, 60),
     visitsADay: field.whole('visits a day', 1, 20),
@@ -136,6 +141,12 @@ export const bookInspection = command(
     area: field.id('the area'),
     phase: field.phase(),
     wishedOn: field.optionalDay('the wished day'),
+    /** What is looked at; all that there is where nothing is named. */
+    kinds: kinds(),
+    /** Other areas of the job that are looked at on the same visit. */
+    also: array(object({ id: field.id(), area: field.id('the area') }).noUnknown())
+      .default([])
+      .max(60),
   }).noUnknown(),
 );
 export const cancelInspection = command(
@@ -151,6 +162,8 @@ export const passInspection = command(
   object({
     id: field.id(),
     version: field.version(),
+    by: field.line('who passed it', 80),
+    slip: field.picture(),
     words: field.optionalLine('what was said', 400).default(''),
   }).noUnknown(),
 );
@@ -162,6 +175,8 @@ export const failInspection = command(
   object({
     id: field.id(),
     version: field.version(),
+    by: field.optionalLine('who failed it', 80).default(''),
+    slip: field.picture(),
     again: field.id(),
     fixes: array(
       object({
@@ -308,5 +323,18 @@ export const weighGoals = command(
     jobs: array(object({ job: field.id(), weight: field.whole('the weight of a job', 1, 10) }).noUnknown())
       .default([])
       .max(200),
+  }).noUnknown(),
+);
+
+/** Work of the whole job that no walk sees is done, by whom; without a name it is open again. */
+export const settleJobTask = command(
+  'job-task.settle',
+  EVERYBODY,
+  'plan',
+  object({
+    job: field.id(),
+    task: field.oneOf('the work', SETTLED_JOB_TASKS),
+    by: field.optionalLine('who did it or passed it', 80).default(''),
+    day: field.optionalDay('the day'),
   }).noUnknown(),
 );

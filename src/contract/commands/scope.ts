@@ -110,13 +110,13 @@ const findingFields = {
 export const addFinding = command(
   'finding.add',
   EVERYBODY,
-  'job',
+  'plan',
   object({ id: field.id(), job: field.id(), ...findingFields }).noUnknown(),
 );
 export const changeFinding = command(
   'finding.change',
   EVERYBODY,
-  'job',
+  'plan',
   object({ id: field.id(), version: field.version(), ...findingFields }).noUnknown(),
 );
 
@@ -132,6 +132,25 @@ export const answerFinding = command(
     id: field.id(),
     answer: field.optionalLine('what was decided', 200).default(''),
     name: field.optionalLine('your name', 80),
+  }).noUnknown(),
+);
+
+/** A service in the way of the work is proved dead, or marked and kept live: by a name, on a day. */
+export const proveService = command(
+  'finding.prove',
+  EVERYBODY,
+  'plan',
+  object({
+    id: field.id(),
+    version: field.version(),
+    state: field.oneOf('what it is', ['dead', 'kept'] as const),
+    by: field.line('who proved it', 80),
+    need: field
+      .optionalLine('how it is marked')
+      .default('')
+      .when('state', ([state], schema) =>
+        state === 'kept' ? schema.required('say how it is marked, so that nobody cuts it') : schema,
+      ),
   }).noUnknown(),
 );
 

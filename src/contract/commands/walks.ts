@@ -93,6 +93,9 @@ const shapes = {
     kind: string<'progress'>().required(),
     phase: field.phase(),
     fraction: number().required('how far is missing').min(0, 'how far is at least 0').max(1, 'how far is at most 1'),
+    /** Of what is passed by somebody: who looked, and the paper they left. */
+    by: field.optionalLine('who passed it', 80),
+    picture: hash('this'),
   }).noUnknown(),
   remaining: object({
     ...where,

@@ -25,6 +25,8 @@ export interface Reading {
   subject: string;
   phase?: Phase;
   /** 0…1. */
+  /** Of what somebody has to look at: who passed it. */
+  passedBy?: string;
   fraction?: number;
   trade?: Trade;
   quantity?: number;

@@ -1,3 +1,4 @@
+import type { JobTask } from '../sequence/rules';
 import type { Phase } from '../sequence/phases';
 import type { Party } from '../selections/requests';
 import type { SelectionState } from '../selections/states';
@@ -61,6 +62,10 @@ export type Cause = {
   | { kind: 'merged'; area: string; place: string; from: string }
   | { kind: 'job-removed'; name: string }
   | { kind: 'job-back'; name: string }
+  /** A service was proved dead, or marked and kept. */
+  | { kind: 'service'; service: string; subject: string; what: 'found' | 'dead' | 'kept' | 'gone'; by: string }
+  /** Work of the whole job was done, or is open again. */
+  | { kind: 'job-task'; task: JobTask; done: boolean }
   | { kind: 'beside'; areas: string[]; places: string[] }
   | (Goods & { kind: 'slip'; days: number; why: string })
   | (Goods & {

@@ -1,3 +1,4 @@
+import { proofId } from '../sequence/site';
 import { causeKey, type Cause } from './cause';
 import { differencesOf, keysOf, type Difference, type MadeOf } from './differences';
 import type { PlannedTask } from './plan';
@@ -305,6 +306,9 @@ function touches(cause: Cause): string[] {
       return cause.areas.map((area) => `area:${area}`);
     case 'not-seen':
       return [`task:${cause.task}`];
+    case 'service':
+      return [`task:${proofId(cause.service)}`];
+    case 'job-task':
     case 'rate':
     case 'method':
     case 'rule':

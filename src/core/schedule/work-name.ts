@@ -7,6 +7,8 @@ export type WorkName =
   | { kind: 'step'; area: string; phase: Phase; part?: string; others?: string }
   /** What a walk found to do, or what was added, in somebody's words. */
   | { kind: 'beside'; area: string; text: string }
+  /** A service is proved dead, or marked and kept. */
+  | { kind: 'proof'; area: string; text: string }
   /** A gate, a milestone, or a thing that has to be there: what somebody called it. */
   | { kind: 'called'; text: string }
   | { [Task in JobTask]: { kind: Task } }[JobTask]

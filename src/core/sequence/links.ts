@@ -9,7 +9,10 @@ import {
   OWN_ORDER,
   PARTS,
   SCHOOL,
+  HITS,
+  PROVES,
   SAVES,
+  SERVICES,
   USUAL_ORDER,
   type Effect,
   type JobTask,
@@ -27,6 +30,7 @@ import {
   leftoverId,
   logisticId,
   partId,
+  proofId,
   taskId,
   taskRef,
   type Site,
@@ -236,6 +240,16 @@ function leftoversFirst(site: Site, links: Map<string, Link>): void {
   }
 }
 
+/** What comes out, is cut or dug waits until every service there is proved dead, or marked and kept. */
+function servicesProved(site: Site, links: Map<string, Link>): void {
+  for (const { id, area: where } of site.unproved ?? [])
+    for (const area of site.areas.filter((other) => where === null || other.id === where))
+      for (const { phase } of area.track) {
+        if (PROVES.includes(phase)) put(links, SERVICES, taskId(area.id, phase), proofId(id));
+        if (HITS.includes(phase)) put(links, SERVICES, proofId(id), taskId(area.id, phase));
+      }
+}
+
 /** Added work stands between the step that showed it and the next one there that is not begun. */
 function extrasBetween(site: Site, links: Map<string, Link>): void {
   for (const extra of site.extras) {
@@ -400,6 +414,7 @@ export function sequenceOf(site: Site, rules: readonly Rule[] = rulesOf(site)): 
   gatesAndLogistics(site, links);
   for (const { before, after, why } of guardsOf(site, links.values())) put(links, NEVER, before, after, undefined, why);
   usualOrder(site, links);
+  servicesProved(site, links);
   leftoversFirst(site, links);
   extrasBetween(site, links);
   result.links = throughParts(site, withoutSoftLoops(site, result, [...links.values()]));
@@ -414,6 +429,7 @@ function withoutSoftLoops(site: Site, { added }: Sequence, links: Link[]): Link[
     ...added.map((task) => task.id),
     ...site.leftovers.map((item) => leftoverId(item.id)),
     ...site.extras.map((extra) => extraId(extra.id)),
+    ...(site.unproved ?? []).map(({ id }) => proofId(id)),
     ...(site.gates ?? []).map((gate) => gateId(gate.id)),
     ...(site.logistics ?? []).map((logistic) => logisticId(logistic.id)),
   ];

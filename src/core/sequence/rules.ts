@@ -98,7 +98,9 @@ export type Effect =
   | { form: 'quiet-hours' };
 
 export type Preference = 'loud-and-dusty-first' | 'top-down' | 'back-to-front' | 'costly-late' | 'same-gate-together';
-export type JobTask = 'site-setup' | 'dust-doors' | 'finished' | 'alarms' | 'start-up' | 'final-inspection';
+/** Tasks of the whole job of which somebody says that they are done. */
+export const SETTLED_JOB_TASKS = ['site-setup', 'dust-doors', 'alarms', 'start-up', 'final-inspection'] as const;
+export type JobTask = (typeof SETTLED_JOB_TASKS)[number] | 'finished';
 
 const IN_THE_WALL = ['duct-rough', 'plumbing-rough', 'gas-rough', 'wiring-rough', 'low-voltage', 'pre-hang'] as const;
 const CLOSERS = ['close-in', 'rough-inspection', 'insulation', 'board', 'plaster'] as const;
@@ -669,6 +671,27 @@ export const LEFTOVERS: Rule = {
   reason: 'the walk found it still to do, and this would cover it or hand it over unfinished',
   effects: [],
 };
+/** Rule 2, said of one service that was found. */
+export const SERVICES: Rule = {
+  number: 2,
+  strength: 'hard',
+  title: 'Proved dead, or marked',
+  reason: 'nobody has proved whether it is live; what is cut by mistake hurts people',
+  effects: [],
+};
+/** Steps that make services safe, and those that could hit one. */
+export const PROVES: readonly Phase[] = ['isolate', 'locate', 'scan'];
+export const HITS: readonly Phase[] = [
+  ...TEAR_OUT,
+  'stair-out',
+  'salvage',
+  'knock-down',
+  'well-dig',
+  'clear',
+  'excavate',
+  'strip',
+  'move-units',
+];
 /** Work that an assumption or a change added: it follows what showed it, and what comes next there waits for it. */
 export const ADDED_WORK: Rule = {
   number: 101,

@@ -30,6 +30,8 @@ export interface Site {
   switches?: readonly { rule: number; area?: AreaId; holds: boolean }[];
   /** Neighbours that a method parts, by area: `area:before>after`. */
   parted?: ReadonlySet<string>;
+  /** Services found in the way of the work of which nobody has proved that they are dead, or kept. */
+  unproved?: readonly Unproved[];
   /** Tasks of the whole job that somebody has said are done. */
   settled?: ReadonlySet<JobTask>;
   gates?: readonly Gate[];
@@ -55,6 +57,14 @@ export interface Logistic {
   area: AreaId;
   phase: Phase;
   here: boolean;
+}
+
+/** A service that may be live: nothing is torn out, cut or dug there before somebody has proved or marked it. */
+export interface Unproved {
+  id: string;
+  /** Where it was found; the whole job where that was not said. */
+  area: AreaId | null;
+  text: string;
 }
 
 /** Work added to an area after one of its steps (before its first, where none is named), with why. */
@@ -138,11 +148,13 @@ export const jobTaskId = (job: JobId, task: string): TaskId => `${job}:${task}`;
 export const gateId = (id: string): TaskId => `gate:${id}`;
 export const logisticId = (id: string): TaskId => `there:${id}`;
 export const extraId = (id: string): TaskId => `extra:${id}`;
+/** The proof that a service found there is dead, or marked and kept. */
+export const proofId = (finding: string): TaskId => `proof:${finding}`;
 export const leftoverId = (observation: string): TaskId => `item:${observation}`;
 
 /** What the id of a task says. */
 export interface TaskRef {
-  kind: 'step' | 'gate' | 'logistic' | 'extra' | 'leftover';
+  kind: 'step' | 'gate' | 'logistic' | 'extra' | 'leftover' | 'proof';
   /** The area of a step; for all others the word in front. */
   area: AreaId;
   /** What stands behind the area: the phase of a step with its part, or an id. */
@@ -157,6 +169,7 @@ const OTHERS: Readonly<Record<string, TaskRef['kind']>> = {
   there: 'logistic',
   extra: 'extra',
   item: 'leftover',
+  proof: 'proof',
 };
 
 /** The one reader of ids of tasks, as the functions above write them. */

@@ -16,6 +16,7 @@ import {
   leftoverId,
   logisticId,
   partId,
+  proofId,
   taskId,
   type ExtraWork,
   type Gate,
@@ -24,6 +25,7 @@ import {
   type Site,
   type SiteArea,
   type TrackStep,
+  type Unproved,
 } from './site';
 import type { Trade } from './trades';
 
@@ -43,6 +45,7 @@ export function tasksOf(site: Site, added: readonly AddedTask[], terms: TaskTerm
     ...site.areas.flatMap((area) => area.track.flatMap((step) => trackTasks(site, area, step, terms, earliest))),
     ...site.leftovers.map((item) => leftoverTask(site, item, terms, earliest)),
     ...site.extras.map((extra) => extraTask(site, extra, terms, earliest)),
+    ...(site.unproved ?? []).map((service) => proofTask(site, service, earliest)),
     ...(site.gates ?? []).map((gate) => gateTask(site, gate, earliest)),
     ...(site.logistics ?? []).map((logistic) => logisticTask(site, logistic, terms)),
     ...added.map((task) => addedTask(site, task, begun, earliest, terms)),
@@ -155,6 +158,23 @@ function besideTrack(
     rank: 0,
   };
 }
+
+/** Whoever is licensed for a service proves it, or marks it, in half a day; whose trade it is nobody knows beforehand. */
+const proofTask = (site: Site, { id, area, text }: Unproved, earliest: Slot): Task => ({
+  id: proofId(id),
+  job: site.id,
+  area: null,
+  phase: null,
+  work: { kind: 'proof', area: site.areas.find((room) => room.id === area)?.name ?? '', text },
+  trade: 'nobody',
+  crew: null,
+  duration: 1,
+  shares: 0,
+  state: 'waiting',
+  floor: earliest,
+  calendar: jobCalendar(site.id),
+  rank: 0,
+});
 
 /** A gate or milestone takes no time and nobody. */
 const gateTask = (site: Site, gate: Gate, earliest: Slot): Task => ({

@@ -52,8 +52,9 @@ interface Seen {
 
 /** One thing recorded on a walk. Never edited; a later one of the same matter, or a withdrawal, takes its place. */
 export type Observation = Seen &
+  /** `by`, `picture`: who passed it, and the paper they left, where somebody has to look. */
   (
-    | { kind: 'progress'; phase: Phase; fraction: number }
+    | { kind: 'progress'; phase: Phase; fraction: number; by?: string; picture?: string }
     | { kind: 'remaining'; text: string; trade: Trade; quantity?: number; unit?: string }
     /** `text`, `picture`: how it was seen to be done. */
     | { kind: 'recheck'; about: string; verdict: RecheckVerdict; text?: string; picture?: string }

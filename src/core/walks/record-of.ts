@@ -1,5 +1,6 @@
 import { given } from '../given';
 import type { Reading } from '../narration/draft';
+import { isPassedByName } from '../sequence/inspections';
 import type { Phase } from '../sequence/phases';
 import type { Trade } from '../sequence/trades';
 import { formatLength, type LengthSystem } from '../units/length';
@@ -55,12 +56,17 @@ export function recordOf(
 
 /** How far a step is; a note where the area has no such step or no share was said. */
 function progressOrNote(
-  { phase, fraction }: Pick<Reading, 'phase' | 'fraction'>,
+  { phase, fraction, passedBy }: Pick<Reading, 'phase' | 'fraction' | 'passedBy'>,
   area: string,
   text: string,
   steps: RecordTerms['steps'],
 ): NewObservation {
   const step = similar(steps, phase);
+  // What somebody has to look at is passed by their name; without one it is a word, and passes nothing.
+  if (step && isPassedByName(step.phase) && fraction !== undefined)
+    return fraction >= 1 && passedBy
+      ? { kind: 'progress', area, phase: step.phase, fraction: 1, by: passedBy }
+      : { kind: 'note', area, text: `${text}: ${fraction >= 1 ? 'said to be passed, nobody named' : 'not passed'}` };
   if (step && fraction !== undefined) return { kind: 'progress', area, phase: step.phase, fraction };
   return { kind: 'note', area, text: fraction === undefined ? text : `${text}, ${Math.round(fraction * 100)} %` };
 }

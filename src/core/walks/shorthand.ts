@@ -3,6 +3,7 @@ import type { Reading } from '../narration/draft';
 import { choiceSaid, daysSaid, problemSaid, quantitySaid, stateSaid } from '../narration/fields-said';
 import { phaseSaid, tradeSaid } from '../narration/lexicon';
 import { answer, refuse, type Outcome } from '../problem';
+import { isPassedByName } from '../sequence/inspections';
 import { phaseFacts, type Phase } from '../sequence/phases';
 import { isTrade, TRADE_KEYS, TRADES, type Trade } from '../sequence/trades';
 import { STANCE_KEYS, type Inclusion } from '../sites/area';
@@ -106,7 +107,7 @@ export function readShorthand(typed: string, terms: ShortTerms): Outcome<ShortLi
   const stance = STANCE_WORDS[first.toLowerCase()];
   if (stance && others.length > 0)
     return answer({ area, kind: 'scope', subject: others.join(' '), stance, ...counted(others) });
-  const progress = readProgress(text, terms.steps(area));
+  const progress = readPassed(text, terms.steps(area)) ?? readProgress(text, terms.steps(area));
   return progress
     ? progress.ok
       ? answer({ area, ...progress.value })
@@ -124,6 +125,7 @@ export function writeShorthand(
     words !== undefined && line.subject.includes(String(words));
   switch (line.kind) {
     case 'progress':
+      if (line.passedBy) return `${similar(steps, line.phase)?.label ?? line.subject} passed by ${line.passedBy}`;
       return `${similar(steps, line.phase)?.label ?? line.subject} ${Math.round((line.fraction ?? 0) * 100)}`;
     case 'remaining':
       return [
@@ -314,16 +316,38 @@ function readProgress(text: string, steps: readonly { phase: Phase; label: strin
   ).exec(text);
   if (!found) return undefined;
   const name = (found[1] ?? '').toLowerCase();
-  const step =
-    steps.find((entry) => entry.label === name || entry.phase === name) ??
-    steps.find((entry) => entry.phase === phaseSaid(name)) ??
-    only(steps.filter((entry) => entry.label.startsWith(name))) ??
-    similar(steps, phaseSaid(name));
+  const step = stepSaid(steps, name);
   if (!step) return undefined;
   const fraction = found[2] === undefined ? WORD_FRACTIONS[(found[3] ?? '').toLowerCase()] : Number(found[2]) / 100;
   if (fraction === undefined || fraction > 1)
     return refuse({ code: 'fraction-high', message: `“${found[2] ?? ''}” is more than all of it; 100 is done.` });
+  if (fraction >= 1 && isPassedByName(step.phase))
+    return refuse({
+      code: 'nobody-named',
+      message: `Say who passed it: “${step.label} passed by …”.`,
+    });
   return answer({ kind: 'progress', subject: step.label, phase: step.phase, fraction });
+}
+
+/** The step of the area that is meant by what it is called. */
+function stepSaid(
+  steps: readonly { phase: Phase; label: string }[],
+  name: string,
+): { phase: Phase; label: string } | undefined {
+  return (
+    steps.find((entry) => entry.label === name || entry.phase === name) ??
+    steps.find((entry) => entry.phase === phaseSaid(name)) ??
+    only(steps.filter((entry) => entry.label.startsWith(name))) ??
+    similar(steps, phaseSaid(name))
+  );
+}
+
+/** `rough inspections passed by Ada Lund`. */
+function readPassed(text: string, steps: readonly { phase: Phase; label: string }[]): Outcome<Reading> | undefined {
+  const [, name, by] = /^(.+?)\s+(?:passed|done|signed off)\s+by\s+(.{2,80})$/i.exec(text) ?? [];
+  const step = name && by ? stepSaid(steps, name.toLowerCase()) : undefined;
+  if (!step || !by || !isPassedByName(step.phase)) return undefined;
+  return answer({ kind: 'progress', subject: step.label, phase: step.phase, fraction: 1, passedBy: by });
 }
 
 /**

@@ -30,7 +30,8 @@ export interface WalkArea {
   place: string;
   /** What people call it besides. */
   called: string[];
-  steps: { phase: Phase; label: string; fraction: number; trade: Trade }[];
+  /** `failed`: how the last visit of whoever looks at it went wrong. */
+  steps: { phase: Phase; label: string; fraction: number; trade: Trade; failed?: string }[];
   /** What earlier walks left open, the longest open first. */
   open: {
     id: string;

@@ -88,6 +88,15 @@ const SAYINGS: Sayings = {
   'job-removed': (cause) => `${cause.name} was removed`,
   'job-back': (cause) => `${cause.name} was brought back`,
   copied: (cause) => `${cause.place} was copied from ${cause.from}`,
+  service: ({ subject, what, by }) =>
+    what === 'found'
+      ? `${subject} was found and may be live`
+      : what === 'dead'
+        ? `${subject} was proved dead by ${by}`
+        : what === 'gone'
+          ? `${subject} was taken off the list of services`
+          : `${subject} was marked and is kept live, says ${by}`,
+  'job-task': ({ task, done }) => `${sayWork({ kind: task })} ${done ? 'was done' : 'is open again'}`,
   beside: (cause) => `${listed(cause.places)} were said to share a wall`,
   slip: (cause) =>
     `${capital(cause.thing)} ${agree(cause.thing, 'comes', 'come')} ${counted(Math.abs(cause.days), 'day')} ` +

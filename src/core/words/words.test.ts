@@ -43,6 +43,7 @@ const WORK: OfEach<WorkName> = {
     { kind: 'step', area: 'Study', phase: 'board', part: 'ceiling' },
     { kind: 'step', area: 'Shop', phase: 'wiring-finish', others: 'the tenant’s own electrician' },
   ],
+  proof: [{ kind: 'proof', area: 'Study', text: 'old gas pipe' }],
   beside: [{ kind: 'beside', area: 'Study', text: '6 pieces backing for the shelves' }],
   called: [{ kind: 'called', text: 'Crane for the lantern panes' }],
   'site-setup': [{ kind: 'site-setup' }],
@@ -321,6 +322,16 @@ const CAUSES: OfEach<Cause> = {
   'job-removed': [{ kind: 'job-removed', name: 'Signal House' }],
   'job-back': [{ kind: 'job-back', name: 'Signal House' }],
   copied: [{ kind: 'copied', area: 'study', place: 'Flat 2 study', from: 'Flat 1 study' }],
+  service: [
+    { kind: 'service', service: 's', subject: 'The old gas pipe', what: 'found', by: '' },
+    { kind: 'service', service: 's', subject: 'The old gas pipe', what: 'gone', by: '' },
+    { kind: 'service', service: 's', subject: 'The old gas pipe', what: 'dead', by: 'Ada Pipe' },
+    { kind: 'service', service: 's', subject: 'The freezer line', what: 'kept', by: 'Ada Pipe' },
+  ],
+  'job-task': [
+    { kind: 'job-task', task: 'alarms', done: true },
+    { kind: 'job-task', task: 'start-up', done: false },
+  ],
   beside: [{ kind: 'beside', areas: ['study', 'hall'], places: ['Study', 'Hall'] }],
   slip: [
     { kind: 'slip', ...tiles, days: 9, why: 'the press broke down' },

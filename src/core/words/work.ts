@@ -17,6 +17,8 @@ function workHere(work: WorkName): string {
       const others = work.others ? ` (${work.others})` : '';
       return `${phaseFacts(work.phase).label}${others}${work.part ? `, ${work.part}` : ''}`;
     }
+    case 'proof':
+      return `${work.text}: proved dead, or marked`;
     case 'beside':
     case 'called':
       return work.text;
@@ -43,4 +45,10 @@ export const sayWorkShort = (work: WorkName): Phrase =>
 
 /** Where it is done: the area or the storey; nothing for what belongs to the whole job. */
 export const sayPlace = (work: WorkName): Phrase =>
-  phrase(work.kind === 'step' || work.kind === 'beside' ? work.area : work.kind === 'tight' ? work.level : '');
+  phrase(
+    work.kind === 'step' || work.kind === 'beside' || work.kind === 'proof'
+      ? work.area
+      : work.kind === 'tight'
+        ? work.level
+        : '',
+  );

@@ -314,6 +314,9 @@ export interface Rows {
     found: number | null;
     found_at: string | null;
     found_by: string;
+    proved: 'dead' | 'kept' | null;
+    proved_by: string;
+    proved_on: string | null;
   };
   firm: {
     id: number;
@@ -411,6 +414,9 @@ export interface Rows {
     words: string;
     settled_at: string | null;
     version: number;
+    by: string;
+    slip: string | null;
+    kinds: string;
   };
   job: {
     id: JobId;
@@ -594,6 +600,7 @@ export interface Rows {
     visits_a_day: number;
     version: number;
     phone: string;
+    kinds: string;
   };
   opening: {
     id: string;
@@ -1295,7 +1302,10 @@ export interface Defaults {
     | 'answered_at'
     | 'found'
     | 'found_at'
-    | 'found_by';
+    | 'found_by'
+    | 'proved'
+    | 'proved_by'
+    | 'proved_on';
   firm: 'id' | 'town' | 'trip_weight' | 'zone' | 'currency' | 'markup' | 'tax_rate' | 'tax_shown';
   fixture: 'removed' | 'version';
   gate: 'not_before' | 'together';
@@ -1305,7 +1315,7 @@ export interface Defaults {
   hold: 'asked_on' | 'version';
   holiday: never;
   hour_rate: never;
-  inspection: 'words' | 'settled_at' | 'version';
+  inspection: 'words' | 'settled_at' | 'version' | 'by' | 'slip' | 'kinds';
   job:
     | 'address'
     | 'client'
@@ -1348,7 +1358,7 @@ export interface Defaults {
     | 'typed'
     | 'kind'
     | 'facts';
-  office: 'version' | 'phone';
+  office: 'version' | 'phone' | 'kinds';
   opening: 'removed' | 'version';
   option_set: 'chosen' | 'reason' | 'chosen_at' | 'chosen_by' | 'works_before' | 'version' | 'lines';
   outlook: never;

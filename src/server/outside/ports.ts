@@ -75,13 +75,13 @@ interface OfficeTerms {
 /** Gives out the visits of inspection offices. */
 export interface InspectionOffices {
   /**
-   * @param asked on which day it is asked for, and the day wished for at the earliest
+   * @param asked on which day it is asked for, the day that was wished for (or given), and the first on which it makes sense
    * @param taken how many visits a day has already
    * @returns undefined where no day within a good half-year is free
    */
   offer: (
     office: OfficeTerms,
-    asked: { on: Day; wished?: Day },
+    asked: { on: Day; wished?: Day; notBefore?: Day },
     taken: (day: Day) => number,
     holidays: ReadonlySet<Day>,
   ) => { day: Day; half: 0 | 1 } | undefined;

@@ -1,3 +1,4 @@
+import type { InspectionKind } from '@/core/sequence/inspections';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Closure } from '@/core/selections/order-by';
@@ -63,7 +64,11 @@ export const tradesNeeded = ofFirm(({ db }): Trade[] =>
   ).map((row) => row.trade),
 );
 
-export type Office = Omit<Rows['office'], 'phases' | 'weekdays'> & { phases: Phase[]; weekdays: number[] };
+export type Office = Omit<Rows['office'], 'phases' | 'weekdays' | 'kinds'> & {
+  phases: Phase[];
+  weekdays: number[];
+  kinds: InspectionKind[];
+};
 
 /** The offices, with what each inspects; of two that inspect the same the first named. */
 export const officesOf = ofFirm(({ db }): Office[] =>
@@ -71,6 +76,7 @@ export const officesOf = ofFirm(({ db }): Office[] =>
     ...row,
     phases: JSON.parse(row.phases) as Phase[],
     weekdays: JSON.parse(row.weekdays) as number[],
+    kinds: JSON.parse(row.kinds) as InspectionKind[],
   })),
 );
 

@@ -1,3 +1,4 @@
+import type { Unproved } from '@/core/sequence/site';
 import type { Connection } from '../database/open';
 import { queryOne } from '../database/query';
 import type { Rows } from '../database/rows';
@@ -72,3 +73,9 @@ export function changeNow(db: Connection, id: string): Rows['change_order'] {
   if (!row) throw notFound('change', 'id');
   return row;
 }
+
+/** Services in the way of the work that nobody has proved dead, nor marked and kept. */
+export const unprovedServices = (job: JobReading): Unproved[] =>
+  findingRows(job).flatMap(({ id, area, kind, subject, proved }) =>
+    kind === 'service' && proved === null ? [{ id, area, text: subject }] : [],
+  );

@@ -48,9 +48,9 @@ export const settledTasks = (job: JobReading): ReadonlySet<JobTask> =>
 
 export const pinRows = rowsOf<Rows['pin']>(`SELECT * FROM pin WHERE job ${OF_JOBS} ORDER BY task`);
 
-/** Visits of offices that are booked or were passed. */
+/** Visits of offices that are booked, were passed or failed, in the order of their booking. */
 export const inspectionRows = rowsOf<Rows['inspection']>(
-  `SELECT * FROM inspection WHERE job ${OF_JOBS} AND state IN ('booked', 'passed') ORDER BY rowid`,
+  `SELECT * FROM inspection WHERE job ${OF_JOBS} AND state IN ('booked', 'passed', 'failed') ORDER BY rowid`,
 );
 
 /** Visits that are booked, and those since a day, over all jobs, the booked ones first. */

@@ -1,4 +1,5 @@
 import { groupBy } from '@/core/group-by';
+import { kindsLeft, type InspectionKind } from '@/core/sequence/inspections';
 import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
 import {
   taskId,
@@ -22,7 +23,7 @@ import { areaRows, besideRows, jobRow, partRows, stepsByArea, type StepRow } fro
 import { knowledgeOf } from './knowledge';
 import { ofFirm, ofJob, type JobReading } from './reading';
 import { carriedOf, progressOf } from './standing';
-import { extraRows } from './scope';
+import { extraRows, unprovedServices } from './scope';
 import { selectionRows } from './selections';
 import { gatesWith, inspectionRows, logisticRows, ownLinkRows, settledTasks } from './sequence';
 
@@ -74,6 +75,7 @@ export const siteOf = ofJob((job): Site => {
     ],
     extras: extrasOf(job),
     ...knowledgeOf(job),
+    unproved: unprovedServices(job),
     settled: settledTasks(job),
     gates: gatesOf(job),
     logistics: logisticsOf(job),
@@ -93,7 +95,7 @@ interface StepExtras {
   zone: Zone;
   today: Day;
   between: (from: string, to: string) => number;
-  passed: ReadonlyMap<string, { day: Day; half: 0 | 1 }>;
+  visits: ReadonlyMap<string, ReturnType<typeof inspectionRows>>;
   closeIns: ReadonlyMap<string, AreaCloseIn>;
   offices: ReturnType<typeof officesOf>;
   parts: ReadonlyMap<string, { label: string; half_days: number }[]>;
@@ -104,14 +106,23 @@ const stepExtras = (job: JobReading): StepExtras => ({
   zone: job.firm.zone,
   today: job.firm.today,
   between: workedHalfDays(job.firm),
-  passed: new Map(
-    inspectionRows(job).flatMap((row) => (row.state === 'passed' ? [[taskId(row.area, row.phase), row] as const] : [])),
-  ),
+  visits: groupBy(inspectionRows(job), (row) => taskId(row.area, row.phase) as string),
   offices: officesOf(job.firm),
   closeIns: closeInsOf(job),
   parts: groupBy(partRows(job), (part) => taskId(part.area, part.phase) as string),
   plant: plantRows(job.firm).flatMap((row) => row.phases.map((phase) => ({ phase, id: row.id }))),
 });
+
+/** The visit with which everything there was to look at was passed. */
+function passedVisit(
+  visits: ReturnType<typeof inspectionRows>,
+  phase: Phase,
+  track: readonly Phase[],
+): { day: Day; half: 0 | 1 } | undefined {
+  const passed = visits.filter((visit) => visit.state === 'passed');
+  const kinds = passed.map((visit) => JSON.parse(visit.kinds) as InspectionKind[]);
+  return passed.length > 0 && kindsLeft(phase, track, kinds).length === 0 ? passed.at(-1) : undefined;
+}
 
 const earlier = (entry: Day, other: Day): Day => (entry < other ? entry : other);
 
@@ -129,7 +140,7 @@ function trackOf(
       phase === 'close-in'
         ? checked(extra.closeIns.get(step.area), progress.get(taskId(step.area, phase)))
         : progress.get(taskId(step.area, phase));
-    const passed = extra.passed.get(taskId(step.area, phase));
+    const passed = passedVisit(extra.visits.get(taskId(step.area, phase)) ?? [], phase, [...byPhase.keys()]);
     const parts = extra.parts.get(taskId(step.area, phase));
     const plant = extra.plant.find((entry) => entry.phase === phase)?.id;
     const office = extra.offices.find((entry) => entry.phases.includes(phase))?.id;

@@ -1,10 +1,19 @@
 import type { Cause } from '@/core/schedule/cause';
+import type { InspectionKind } from '@/core/sequence/inspections';
 import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
 import { formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
-import { queryAll, insert, queryOne, orNull, update } from '../database/query';
+import { execute, queryAll, insert, queryOne, orNull, update } from '../database/query';
 import type { Connection } from '../database/open';
-import { handlers, openJobs, requireRow, requireStep, requireVersion, type CommandContext } from '../door/handler';
+import {
+  handlers,
+  openJobs,
+  requireAreaOf,
+  requireRow,
+  requireStep,
+  requireVersion,
+  type CommandContext,
+} from '../door/handler';
 import { Refusal, conflict, unprocessable } from '../refusal';
 import { workdaysAfter } from '@/core/units/workday';
 import { holidaysOf, officesOf } from '../reading/firm';
@@ -12,69 +21,109 @@ import type { Rows } from '../database/rows';
 import { readHouse } from '../reading/reading';
 import { addExtraWork } from './extra-work';
 
-const officeFor = (context: CommandContext, phase: Phase) =>
-  officesOf(readHouse(context.installation)).find((office) => office.phases.includes(phase));
+/** Who looks at it: the office that looks at all of these kinds, else the first that looks at any. */
+function officeFor(context: CommandContext, phase: Phase, kinds: readonly InspectionKind[]) {
+  const offices = officesOf(readHouse(context.installation)).filter((office) => office.phases.includes(phase));
+  const looks = (office: (typeof offices)[number], kind: InspectionKind): boolean =>
+    office.kinds.length === 0 || office.kinds.includes(kind);
+  return (
+    offices.find((office) => kinds.every((kind) => looks(office, kind))) ??
+    offices.find((office) => kinds.some((kind) => looks(office, kind))) ??
+    (kinds.length === 0 ? offices[0] : undefined)
+  );
+}
 
-function book(
-  context: CommandContext,
-  id: string,
-  area: { id: string; job: string },
-  phase: Phase,
-  wishedOn?: Day,
-): { day: Day; half: 0 | 1; office: string } {
-  const office = officeFor(context, phase);
+interface Asked {
+  phase: Phase;
+  kinds: readonly InspectionKind[];
+  /** The day that was wished for, or that the office gave. */
+  wishedOn?: Day | undefined;
+  notBefore?: Day;
+  /** What is looked at on the one visit: areas of one job. */
+  visits: readonly { id: string; area: string }[];
+}
+
+/** Asks the office for one visit on which it looks at all of these areas; refused where it has given no day. */
+function book(context: CommandContext, job: string, asked: Asked): { day: Day; half: 0 | 1; office: string } {
+  const { phase, kinds, wishedOn, visits } = asked;
+  for (const { area } of visits) refuseBooked(context, area, phase, kinds);
+  const booked = bookIfGiven(context, job, asked);
+  if (booked) return booked;
+  const { name } = needOffice(context, phase, kinds);
+  throw unprocessable(
+    'office-full',
+    wishedOn === undefined ? `Say which day ${name} gave you.` : `${name} has no visit free within half a year.`,
+    'wishedOn',
+  );
+}
+
+function needOffice(context: CommandContext, phase: Phase, kinds: readonly InspectionKind[]) {
+  const office = officeFor(context, phase, kinds);
   if (!office)
     throw unprocessable(
       'no-office',
       `No office is known that inspects ${phaseFacts(phase).label}; add it first.`,
       'phase',
     );
-  const open = queryOne<{ day: Day }>(
-    context.db,
-    `SELECT day FROM inspection WHERE area = @area AND phase = @phase AND state = 'booked'`,
-    { area: area.id, phase },
-  );
-  if (open)
-    throw new Refusal(409, {
-      code: 'booked-already',
-      message: `It is booked for ${formatDay(open.day)} already; cancel that first.`,
-      field: 'phase',
-    });
+  return office;
+}
+
+/** Books the visit where its office gives a day; nothing where somebody has to ring it up first. */
+function bookIfGiven(
+  context: CommandContext,
+  job: string,
+  { phase, kinds, wishedOn, notBefore, visits }: Asked,
+): { day: Day; half: 0 | 1; office: string } | undefined {
+  const office = needOffice(context, phase, kinds);
   const on = today(context.installation);
   const taken = (day: Day): number =>
     queryOne<{ count: number }>(
       context.db,
-      `SELECT count(*) AS count
+      // All that is looked at on one site at one hour is one visit.
+      `SELECT count(DISTINCT job || half) AS count
         FROM inspection
         WHERE office = @office AND day = @day AND state = 'booked'`,
       { office: office.id, day },
     )?.count ?? 0;
   const offer = context.installation.outside.offices.offer(
     { weekdays: office.weekdays, noticeDays: office.notice_days, visitsADay: office.visits_a_day },
-    { on, ...(wishedOn ? { wished: wishedOn } : {}) },
+    { on, ...(wishedOn ? { wished: wishedOn } : {}), ...(notBefore ? { notBefore } : {}) },
     taken,
     holidaysOf(readHouse(context.installation)),
   );
-  if (!offer)
-    throw unprocessable(
-      'office-full',
-      wishedOn === undefined
-        ? `Say which day ${office.name} gave you.`
-        : `${office.name} has no visit free within half a year.`,
-      'wishedOn',
-    );
-  insert(context.db, 'inspection', {
-    id,
-    job: area.job,
-    area: area.id,
-    phase,
-    office: office.id,
-    asked_on: on,
-    day: offer.day,
-    half: offer.half,
-    state: 'booked',
-  });
+  if (!offer) return undefined;
+  for (const { id, area } of visits)
+    insert(context.db, 'inspection', {
+      id,
+      job,
+      area,
+      phase,
+      office: office.id,
+      asked_on: on,
+      day: offer.day,
+      half: offer.half,
+      state: 'booked',
+      kinds: JSON.stringify(kinds),
+    });
   return { ...offer, office: office.name };
+}
+
+/** Two visits for the same thing in one room are a slip. */
+function refuseBooked(context: CommandContext, area: string, phase: Phase, kinds: readonly InspectionKind[]): void {
+  const open = queryAll<{ day: Day; kinds: string }>(
+    context.db,
+    `SELECT day, kinds FROM inspection WHERE area = @area AND phase = @phase AND state = 'booked'`,
+    { area, phase },
+  ).find((row) => {
+    const its = JSON.parse(row.kinds) as InspectionKind[];
+    return its.length === 0 || kinds.length === 0 || its.some((kind) => kinds.includes(kind));
+  });
+  if (open)
+    throw new Refusal(409, {
+      code: 'booked-already',
+      message: `It is booked for ${formatDay(open.day)} already; cancel that first.`,
+      field: 'phase',
+    });
 }
 
 function settle(
@@ -82,11 +131,24 @@ function settle(
   id: string,
   version: number,
   state: 'passed' | 'failed' | 'cancelled',
-  words: string,
+  said: { words: string; by?: string; slip?: string | undefined },
 ): Rows['inspection'] {
   const row = requireVersion(context, 'inspection', id, version);
   if (row.state !== 'booked') throw conflict('inspection', row);
-  update(context.db, 'inspection', id, { state, words, settled_at: context.now });
+  if (state !== 'cancelled' && row.day > today(context.installation))
+    throw unprocessable(
+      'not-yet',
+      `The visit is on ${formatDay(row.day)}: nobody has looked yet. Another day is a visit cancelled and booked again.`,
+      'id',
+    );
+  if (said.slip) requireRow(context, 'picture', said.slip, 'slip');
+  update(context.db, 'inspection', id, {
+    state,
+    words: said.words,
+    by: said.by ?? '',
+    slip: orNull(said.slip),
+    settled_at: context.now,
+  });
   return row;
 }
 
@@ -105,7 +167,7 @@ const inspectionCause = (
 ): Cause => ({ kind: 'inspection', area, place: requireRow(context, 'area', area).name, phase, what, day });
 
 export const inspectionHandlers = handlers({
-  'office.set': (context, { id, version, name, phone, phases, weekdays, noticeDays, visitsADay }) => {
+  'office.set': (context, { id, version, name, phone, phases, weekdays, noticeDays, visitsADay, kinds }) => {
     const odd = phases.find(
       (phase) => phaseFacts(phase).hold !== 'inspection' && phaseFacts(phase).hold !== 'water-test',
     );
@@ -122,6 +184,7 @@ export const inspectionHandlers = handlers({
       weekdays: JSON.stringify([...new Set(weekdays)].sort()),
       notice_days: noticeDays,
       visits_a_day: visitsADay,
+      kinds: JSON.stringify(kinds),
     };
     if (version === 0) insert(context.db, 'office', { id, ...row });
     else {
@@ -130,23 +193,28 @@ export const inspectionHandlers = handlers({
     }
     context.replanAll(openJobs(context), { kind: 'office', name });
   },
-  'inspection.book': (context, { id, area, phase, wishedOn }) => {
+  'inspection.book': (context, { id, area, phase, wishedOn, kinds, also }) => {
     const { job, name } = requireRow(context, 'area', area, 'area');
     requireStep(context, area, phase, 'phase');
-    const booked = book(context, id, { id: area, job }, phase, wishedOn);
+    also.forEach((other, index) => {
+      requireAreaOf(context, job, other.area, `also[${index}].area`);
+      requireStep(context, other.area, phase, `also[${index}].area`);
+    });
+    const booked = book(context, job, { phase, kinds, wishedOn, visits: [{ id, area }, ...also] });
     context.replan(job, { kind: 'inspection', area, place: name, phase, what: 'booked', day: booked.day });
     return booked;
   },
   'inspection.cancel': (context, { id, version }) => {
-    const row = settle(context, id, version, 'cancelled', '');
+    const row = settle(context, id, version, 'cancelled', { words: '' });
     context.replan(row.job, inspectionCause(context, row, 'cancelled'));
   },
-  'inspection.pass': (context, { id, version, words }) => {
-    const row = settle(context, id, version, 'passed', words);
+  'inspection.pass': (context, { id, version, by, slip, words }) => {
+    const row = settle(context, id, version, 'passed', { words, by, slip });
     context.replan(row.job, inspectionCause(context, row, 'passed'));
   },
-  'inspection.fail': (context, { id, version, again, fixes }) => {
-    const row = settle(context, id, version, 'failed', fixes.map((fix) => fix.text).join('; '));
+  'inspection.fail': (context, { id, version, by, slip, again, fixes }) => {
+    const words = fixes.map((fix) => fix.text).join('; ');
+    const row = settle(context, id, version, 'failed', { words, by, slip });
     const { name } = requireRow(context, 'area', row.area);
     const after = stepBefore(context.db, row.area, row.phase);
     for (const fix of fixes) {
@@ -164,13 +232,13 @@ export const inspectionHandlers = handlers({
     // The office comes again when what failed can have been put right, a day to spare.
     const on = today(context.installation);
     const working = Math.ceil(fixes.reduce((sum, fix) => sum + fix.halfDays, 0) / 2) + 1;
-    const booked = book(
-      context,
-      again,
-      { id: row.area, job: row.job },
-      row.phase,
-      workdaysAfter(row.day > on ? row.day : on, working, holidaysOf(readHouse(context.installation))),
-    );
+    // Where no office answers by itself nobody has given a day yet: the visit stands among those to be booked.
+    const booked = bookIfGiven(context, row.job, {
+      phase: row.phase,
+      kinds: JSON.parse(row.kinds) as InspectionKind[],
+      notBefore: workdaysAfter(row.day > on ? row.day : on, working, holidaysOf(readHouse(context.installation))),
+      visits: [{ id: again, area: row.area }],
+    });
     context.replan(row.job, {
       kind: 'failed',
       area: row.area,
@@ -179,5 +247,14 @@ export const inspectionHandlers = handlers({
       fixes: fixes.map((fix) => fix.text),
     });
     return booked;
+  },
+  'job-task.settle': (context, { job, task, by, day }) => {
+    requireRow(context, 'job', job, 'job');
+    const on = day ?? today(context.installation);
+    if (by && on > today(context.installation))
+      throw unprocessable('not-yet', `${formatDay(on)} is still to come; say the day on which it was done.`, 'day');
+    execute(context.db, 'DELETE FROM job_task_done WHERE job = @job AND task = @task', { job, task });
+    if (by) insert(context.db, 'job_task_done', { job, task, done_on: on, by });
+    context.replan(job, { kind: 'job-task', task, done: by !== '' });
   },
 });

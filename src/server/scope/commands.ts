@@ -7,8 +7,16 @@ import { measuredIn, measureUnit } from '@/core/quantities/measured';
 import { uuid } from '../database/id';
 import { queryAll, queryOne, flag, insert, orNull, update } from '../database/query';
 import type { Rows } from '../database/rows';
-import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext } from '../door/handler';
+import {
+  handlers,
+  requireRow,
+  requireAreaOf,
+  requireVersion,
+  type CommandContext,
+  type PlanContext,
+} from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
+import { today } from '../zone';
 import { addFixture, addOpening, changeOpening, putShape } from '../layout/drawing';
 import { addLine, changeLine } from '../quantities/lines';
 import { recalculateArea } from '../quantities/recalculate';
@@ -70,6 +78,22 @@ function findingValues(context: CommandContext, job: string, finding: FindingFie
     lead_days: orNull(finding.leadDays),
     options: JSON.stringify(finding.options),
   };
+}
+
+/** A service that is said to stay live and how it is marked is kept, by whoever says so; all else has to be proved. */
+function proofIn(
+  context: CommandContext,
+  { kind, live, need }: FindingFields,
+): Pick<Rows['finding'], 'proved' | 'proved_by' | 'proved_on'> {
+  return kind === 'service' && live === true && need.trim() !== '' && context.who.kind === 'person'
+    ? { proved: 'kept', proved_by: context.who.name, proved_on: today(context.installation) }
+    : { proved: null, proved_by: '', proved_on: null };
+}
+
+/** Work waits for a service that was found; nothing else that is found moves it. */
+function followService(context: PlanContext, job: string, id: string, { kind, subject }: FindingFields): void {
+  if (kind === 'service') context.replan(job, { kind: 'service', service: id, subject, what: 'found', by: '' });
+  else context.planStays(job);
 }
 
 /** Days an authority takes where nobody has said. */
@@ -171,14 +195,31 @@ export const scopeHandlers = handlers({
   },
   'finding.add': (context, { id, job, ...finding }) => {
     requireRow(context, 'job', job, 'job');
-    insert(context.db, 'finding', { id, job, ...findingValues(context, job, finding) });
+    insert(context.db, 'finding', { id, job, ...findingValues(context, job, finding), ...proofIn(context, finding) });
     if (finding.kind === 'approval') askFor(context, job, finding);
-    context.logFor(job);
+    followService(context, job, id, finding);
   },
   'finding.change': (context, { id, version, ...finding }) => {
-    const { job } = requireVersion(context, 'finding', id, version);
-    update(context.db, 'finding', id, findingValues(context, job, finding));
-    context.logFor(job);
+    const was = requireVersion(context, 'finding', id, version);
+    const { job } = was;
+    const proof = proofIn(context, finding);
+    // What was proved stays proved while nobody says otherwise of it.
+    const keeps = was.proved === 'dead' && finding.live !== true && finding.kind === 'service';
+    update(context.db, 'finding', id, { ...findingValues(context, job, finding), ...(keeps ? {} : proof) });
+    followService(context, job, id, finding);
+  },
+  'finding.prove': (context, { id, version, state, by, need }) => {
+    const row = requireVersion(context, 'finding', id, version);
+    if (row.kind !== 'service')
+      throw unprocessable('no-service', 'Only a service is live or dead; this is something else.', 'id');
+    update(context.db, 'finding', id, {
+      proved: state,
+      proved_by: by,
+      proved_on: today(context.installation),
+      live: flag(state === 'kept'),
+      ...(need ? { need } : {}),
+    });
+    context.replan(row.job, { kind: 'service', service: id, subject: row.subject, what: state, by });
   },
   'finding.answer': (context, { id, answer, name }) => {
     const row = requireRow(context, 'finding', id);

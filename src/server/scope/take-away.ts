@@ -52,6 +52,11 @@ function takeAway(context: PlanContext, of: Removable, id: string): void {
       return context.replan(job, goodsCause(requireRow(context, 'selection', id), 'taken-away'));
     case 'request':
       return context.replan(job, requestCause(requireRow(context, 'request', id), 'taken-away'));
+    case 'finding': {
+      const { kind, subject } = requireRow(context, 'finding', id);
+      if (kind !== 'service') return context.planStays(job);
+      return context.replan(job, { kind: 'service', service: id, subject, what: 'gone', by: '' });
+    }
     case 'close-in-sign':
       return context.replan(job, { kind: 'signature-taken-away', area: row.area ?? '' });
     default:

@@ -220,6 +220,7 @@ function inspectionsOf(firm: FirmReading): InspectionView[] {
       when: `${formatDay(row.day, now)}, ${row.half === 1 ? 'afternoon' : 'morning'}`,
       state: row.state,
       words: row.words,
+      by: row.by,
       unkept: kept ? null : sayUnkeptVisit(unkept(row.day, task, now), now),
     };
   });

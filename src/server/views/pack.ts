@@ -2,8 +2,10 @@ import { createHash } from 'node:crypto';
 import type { JobPack, PackMarks, PackNews, WalkArea, WalkPack } from '@/contract/views/walk';
 import { recordedOnto } from '@/core/walks/overlay';
 import { groupBy } from '@/core/group-by';
-import { phaseFacts } from '@/core/sequence/phases';
-import { daysBetween } from '@/core/units/day';
+import { isPassedByName } from '@/core/sequence/inspections';
+import { phaseFacts, type Phase } from '@/core/sequence/phases';
+import { lastVisit } from './holds';
+import { daysBetween, formatDay } from '@/core/units/day';
 import { countedWords } from '@/core/walks/record-words';
 import { walkingOrder } from '@/core/walks/route';
 import { dayIn } from '@/core/units/zone';
@@ -123,6 +125,7 @@ function packOf(job: JobReading, installation: Installation, walk?: WalkRow): Jo
         label: phaseFacts(step.phase).label,
         fraction: step.fraction,
         trade: step.trade,
+        ...failedOf(job, area.id, step.phase),
       })),
       open: (before.get(area.id) ?? [])
         .map(({ item, putOff, notSeen, worse }) => ({
@@ -196,4 +199,12 @@ function standpointsOf(job: JobReading): Map<string, WalkArea['standpoints']> {
       list.map(({ id, name }) => ({ id, name, last: last.get(id) ?? null })),
     ]),
   );
+}
+
+/** How the last visit went wrong, where it did. */
+function failedOf(job: JobReading, area: string, phase: Phase): { failed?: string } {
+  const visit = isPassedByName(phase) ? lastVisit(job, area, phase) : undefined;
+  return visit?.state === 'failed'
+    ? { failed: `failed on ${formatDay(visit.day, job.firm.today)}: ${visit.words}` }
+    : {};
 }

@@ -1,3 +1,5 @@
+import { isPassedByName } from '@/core/sequence/inspections';
+import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import type { Cause } from '@/core/schedule/cause';
 import type { RecordedObservation } from '@/core/walks/observation';
 import { areaNow } from './merge-areas';
@@ -39,7 +41,7 @@ function checkReferences(context: CommandContext, walk: WalkRow, seen: RecordedO
   };
   if (seen.said) ofJob('narration', seen.said.narration, 'said');
   if ('picture' in seen && seen.picture) requireRow(context, 'picture', seen.picture, 'observation.picture');
-  if (seen.kind === 'progress') checkProgress(context, job, seen.area, seen.phase, seen.fraction);
+  if (seen.kind === 'progress') checkProgress(context, job, seen);
   if (seen.kind === 'selection-check') ofJob('selection', seen.selection, 'selection');
   if (seen.kind === 'picture' && seen.standpoint) ofJob('standpoint', seen.standpoint, 'standpoint');
   if (seen.kind === 'recheck' || seen.kind === 'withdrawal' || seen.kind === 'marks') checkAbout(context, walk, seen);
@@ -69,11 +71,10 @@ function checkAbout(
 function checkProgress(
   context: CommandContext,
   job: string,
-  area: string,
-  phase: Parameters<typeof requireStep>[2],
-  fraction: number,
+  { area, phase, fraction, by }: Extract<RecordedObservation, { kind: 'progress' }>,
 ): void {
   requireStep(context, area, phase, 'observation.phase');
+  if (isPassedByName(phase)) requireName(phase, fraction, by);
   if (phase !== 'close-in' || fraction < 1) return;
   const check = closeInsOf(readJob(context.installation, job)).get(area);
   // A wall is closed by settling its lines or by somebody's name, never by a word that says it is.
@@ -82,6 +83,19 @@ function checkProgress(
       'close-in-open',
       `${openWords(check)}. Settle them, or answer for them by name.`,
       'observation.fraction',
+    );
+}
+
+/** What somebody has to look at is passed or is not, and by whom. */
+function requireName(phase: Phase, fraction: number, by: string | undefined): void {
+  const { label } = phaseFacts(phase);
+  if (fraction > 0 && fraction < 1)
+    throw unprocessable('passed-or-not', `${label}: it is passed, or it is not.`, 'observation.fraction');
+  if (fraction >= 1 && !by?.trim())
+    throw unprocessable(
+      'nobody-named',
+      `${label}: say who looked and passed it, and add a picture of the paper if there is one.`,
+      'observation.by',
     );
 }
 

@@ -13,6 +13,7 @@ import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
 import { TRADE_KEYS, TRADES, type Trade } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
 import { CommandForm, TextField, TicksField } from '../kit/form';
+import { PictureField } from '../kit/picture-field';
 import { StateIcon } from '../kit/state-icon';
 import { Phone } from '../kit/phone';
 import { SidePanel } from '../kit/side-panel';
@@ -26,7 +27,7 @@ import { LinkButton } from '../kit/link-button';
 
 type Open =
   | { what: 'book'; of: UnbookedView }
-  | { what: 'failed'; of: InspectionView }
+  | { what: 'passed' | 'failed'; of: InspectionView }
   | { what: 'office'; of: OfficeView | null };
 const MARKS = { booked: 'waiting', passed: 'done', failed: 'stop', cancelled: 'not-begun' } as const;
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
@@ -114,7 +115,14 @@ export function Inspections({ view, office }: { view: CoordinationView; office: 
             kind={bookInspection}
             submit="Book the visit"
             onDone={close}
-            start={() => ({ id: newId(), area: open.of.area, phase: open.of.phase, wishedOn: open.of.ready })}
+            start={() => ({
+              id: newId(),
+              area: open.of.area,
+              phase: open.of.phase,
+              wishedOn: open.of.ready,
+              kinds: [],
+              also: [],
+            })}
           >
             <p>
               {isDemo
@@ -122,6 +130,18 @@ export function Inspections({ view, office }: { view: CoordinationView; office: 
                 : `Ring ${open.of.office} and write down the day they give you.`}
             </p>
             <TextField name="wishedOn" label={isDemo ? 'Not before' : 'The day they gave'} type="date" />
+          </CommandForm>
+        )}
+        {open?.what === 'passed' && (
+          <CommandForm
+            kind={passInspection}
+            submit="It passed"
+            onDone={close}
+            start={() => ({ id: open.of.id, version: open.of.version, by: '', words: '' })}
+          >
+            <TextField name="by" label="Who passed it" hint="the inspector’s name, as on the paper" />
+            <TextField name="words" label="What was said" rows={2} />
+            <PictureField name="slip" label="Picture of the paper, if there is one" />
           </CommandForm>
         )}
         {open?.what === 'failed' && <Failed of={open.of} onDone={close} />}
@@ -152,17 +172,7 @@ function Visits({
           beside={
             inspection.state === 'booked' && (
               <span className="text-nowrap">
-                <LinkButton
-                  className="me-2"
-                  disabled={busy}
-                  onClick={() =>
-                    void give(
-                      passInspection,
-                      { id: inspection.id, version: inspection.version, words: '' },
-                      { text: `${inspection.areaName} · ${inspection.label}: passed.` },
-                    )
-                  }
-                >
+                <LinkButton className="me-2" onClick={() => setOpen({ what: 'passed', of: inspection })}>
                   Passed
                   <Hidden>
                     : {inspection.areaName} · {inspection.label}
@@ -199,7 +209,7 @@ function Visits({
           <span className="soft">{inspection.jobName}</span>
           <div className="small-text">
             {inspection.when}, {inspection.office}
-            {inspection.state === 'booked' ? '' : `: ${inspection.state}`}
+            {inspection.state === 'booked' ? '' : `: ${inspection.state}${inspection.by ? ` by ${inspection.by}` : ''}`}
             {inspection.words && `: ${inspection.words}`}
           </div>
           {inspection.unkept && <div className="small-text bad">{inspection.unkept}</div>}
@@ -230,6 +240,7 @@ function Failed({ of, onDone }: { of: InspectionView; onDone: () => void }) {
   const fresh = (): Fix => ({ id: newId(), text: '', trade: 'wiring', halfDays: 1 });
   const [fixes, setFixes] = useState<Fix[]>(() => [fresh()]);
   const [tried, setTried] = useState(false);
+  const [by, setBy] = useState('');
   const { busy, give } = useSend();
   const change = (at: number, fix: Partial<Fix>): void =>
     setFixes(fixes.map((entry, place) => (place === at ? { ...entry, ...fix } : entry)));
@@ -243,17 +254,22 @@ function Failed({ of, onDone }: { of: InspectionView; onDone: () => void }) {
         {
           id: of.id,
           version: of.version,
+          by: by.trim(),
           again: newId(),
           fixes: fixes.map((fix) => ({ ...fix, text: fix.text.trim() })),
         },
-        { text: 'Saved: what was wrong is in the plan, and the next visit is booked.' },
+        { text: 'Saved: what was wrong is in the plan before the office looks again.' },
       ))
     )
       onDone();
   };
   return (
     <>
-      <p className="soft">Each thing becomes work before the next visit, which is booked at once.</p>
+      <p className="soft">Each thing becomes work before the office looks again.</p>
+      <Form.Group controlId="failed-by" className="mb-3">
+        <Form.Label className="mb-1">Who looked</Form.Label>
+        <Form.Control value={by} maxLength={80} onChange={(event) => setBy(event.target.value)} />
+      </Form.Group>
       {fixes.map((fix, index) => (
         <fieldset key={fix.id} className="mb-3">
           <legend className="visually-hidden">Fault {index + 1}</legend>

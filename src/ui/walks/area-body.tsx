@@ -1,6 +1,9 @@
 'use client';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
+import { coveredUnseen, isPassedByName } from '@/core/sequence/inspections';
+import { phaseFacts } from '@/core/sequence/phases';
+import { StateIcon } from '../kit/state-icon';
 import type { WalkArea } from '@/contract/views/walk';
 import type { WalkKind } from '@/core/walks/observation';
 import { SELECTION_VERDICTS, type SelectionVerdict } from '@/core/walks/observation';
@@ -12,6 +15,7 @@ import { WordForm } from '../kit/word-form';
 import { BriefLines } from '../scope/brief';
 import { Checks } from './checks';
 import { OpenItems } from './open-items';
+import { PassStep } from './pass-step';
 import { PullBar } from './pull-bar';
 import { RecordedLines } from './recorded-lines';
 import { Standpoints } from './standpoints';
@@ -282,9 +286,17 @@ function Steps({ area, walking }: Terms) {
       <h2>
         How far · {done} of {area.steps.length} done
       </h2>
+      {coveredUnseen(area.steps).map(({ looked, cover }) => (
+        <p key={`${looked} ${cover}`} className="bad stop-line" role="alert">
+          <StateIcon kind="stop" /> Stop: {phaseFacts(cover).label} was begun, and nobody has passed{' '}
+          {phaseFacts(looked).label}. Cover no more until it is looked at.
+        </p>
+      ))}
       {steps.map((step) =>
         step.phase === 'close-in' && !area.closed ? (
           <CheckStep key={step.phase} area={area} />
+        ) : isPassedByName(step.phase) ? (
+          <PassStep key={step.phase} step={step} area={area} walking={walking} />
         ) : (
           <PullBar
             key={step.phase}

@@ -12,7 +12,8 @@ const AHEAD = 200;
 export const simulatedOffices: InspectionOffices = {
   offer: (office, asked, taken, holidays) => {
     const notice = workdaysAfter(asked.on, office.noticeDays, holidays);
-    let day = asked.wished !== undefined && asked.wished > notice ? asked.wished : notice;
+    const first = asked.wished ?? asked.notBefore;
+    let day = first !== undefined && first > notice ? first : notice;
     for (let tried = 0; tried < AHEAD; tried++, day = addDays(day, 1)) {
       if (!office.weekdays.includes(weekday(day)) || !isWorkday(day, holidays)) continue;
       const visits = taken(day);
