@@ -2,6 +2,7 @@ import { seeded } from '../units/seeded';
 import type { Compiled } from './compiled';
 import { pushedBack, type Latest } from './justify';
 import type { Exposure, NotBefore } from './network';
+import { nearVisits } from './one-visit';
 import { better, opened, scoreOf, scorerOf, type Opened, type Score, type Scorer } from './objective';
 import { timesOf, type Times } from './passes';
 import { byKey, place, urgency, type Placement } from './placing';
@@ -35,10 +36,15 @@ export function improve(first: Compiled, { schedules, seed = 1, stop }: ImproveT
   const search = new Search(first);
   if (!search.begin()) return undefined;
   search.closeWhatIsOpen();
+  search.bringTogether();
   const random = seeded(seed);
   for (const until = search.made + schedules; search.made < until && stop?.() !== true;) search.disturb(random);
   return search.best;
 }
+
+/** Tries of bringing visits together: at least so many, more where a schedule is quick to make. */
+const FEWEST_TRIALS = 6;
+const TRIED_TASKS = 12_000;
 
 /** How far an order is shaken, in half-days: mostly a little, now and then a lot. */
 const SHAKES = [2, 4, 10, 40] as const;
@@ -125,6 +131,45 @@ class Search {
     }
   }
 
+  /**
+   * Rooms wait for each other where whoever looks at them then comes once: the visits that lie nearest first, as long as no
+   * job pays for all of it with more than a day.
+   */
+  bringTogether(): void {
+    const before = this.found?.placement;
+    if (!before) return;
+    let left = Math.max(FEWEST_TRIALS, Math.round(TRIED_TASKS / Math.max(1, this.net.tasks.length)));
+    for (const group of this.scorer.looks) {
+      for (const { earlier, day } of nearVisits(group, before.start)) {
+        if (left-- <= 0) return;
+        this.waitFor(earlier, day, before);
+      }
+    }
+  }
+
+  /** Has these visits wait for the one of that day, and keeps it where it helps. */
+  private waitFor(earlier: readonly number[], day: number, before: Placement): void {
+    const best = this.found;
+    if (!best) return;
+    let net = this.net;
+    for (const task of earlier)
+      net = withWait(net, task, {
+        task: net.tasks[task]?.id ?? '',
+        slot: day,
+        open: false,
+        kind: 'kept',
+        wait: { kind: 'one-visit', rooms: earlier.length + 1 },
+      });
+    const scorer = { ...this.scorer, net };
+    this.made++;
+    const placement = place(net, byKey(net, best.placement.start), timesOf(net));
+    const score = placement && scoreOf(scorer, placement);
+    if (!placement || !score || !better(score, best.score) || !nearlyAsSoon(scorer, before, placement)) return;
+    this.net = net;
+    this.scorer = scorer;
+    this.found = { placement, score };
+  }
+
   private putOff(exposure: Exposure): boolean {
     const best = this.found;
     const state = best && opened(this.net, best.placement, exposure);
@@ -173,6 +218,16 @@ class Search {
     while (this.net.input.rain?.has(dry)) dry++;
     return dry;
   }
+}
+
+/** Whether every job ends within a day of when it did. */
+const nearlyAsSoon = ({ jobs }: Scorer, before: Placement, after: Placement): boolean =>
+  jobs.every(({ tasks }) => endOf(tasks, after) <= endOf(tasks, before) + 2);
+
+function endOf(tasks: readonly number[], { finish }: Placement): number {
+  let end = 0;
+  for (const task of tasks) end = Math.max(end, finish[task] ?? 0);
+  return end;
 }
 
 /** The same network with a task kept back; an older wait of that kind gives way. */

@@ -2,6 +2,7 @@ import { groupBy } from '../group-by';
 import { countBefore } from './calendar';
 import type { Compiled } from './compiled';
 import type { Exposure } from './network';
+import { looksOf, visitsOf } from './one-visit';
 import type { Placement } from './placing';
 import { USUAL_WEIGHTS } from './plan-input';
 import { roundsOf, tripsOf } from './trips';
@@ -12,7 +13,7 @@ export interface Score {
   broken: number;
   /** Worked half-days after what was promised, each times its job's weight. */
   late: number;
-  /** Trips and half-days until jobs end, by the firm's weights. */
+  /** Trips, visits of those who look, and half-days until jobs end, by the firm's weights. */
   cost: number;
 }
 
@@ -27,6 +28,8 @@ export const better = (score: Score, other: Score): boolean =>
 export interface Scorer {
   net: Compiled;
   rounds: number[][];
+  /** Those who only look, by what could be one visit. */
+  looks: number[][];
   jobs: { id: string; tasks: number[]; calendar: number; promise: number | undefined; weight: number }[];
 }
 
@@ -39,6 +42,7 @@ export function scorerOf(net: Compiled): Scorer {
   return {
     net,
     rounds: roundsOf(net),
+    looks: looksOf(net),
     jobs: [...byJob].map(([id, tasks]) => ({
       id,
       tasks,
@@ -49,9 +53,13 @@ export function scorerOf(net: Compiled): Scorer {
   };
 }
 
-export function scoreOf({ net, rounds, jobs }: Scorer, placed: Placement): Score {
+export function scoreOf({ net, rounds, looks, jobs }: Scorer, placed: Placement): Score {
   const weights = net.input.weights ?? USUAL_WEIGHTS;
-  const score: Score = { broken: 0, late: 0, cost: weights.trip * tripsOf(net, rounds, placed) };
+  const score: Score = {
+    broken: 0,
+    late: 0,
+    cost: weights.trip * (tripsOf(net, rounds, placed) + visitsOf(looks, placed)),
+  };
   for (const { tasks, calendar: first, promise, weight } of jobs) {
     const calendar = net.jobCalendar[first];
     if (!calendar) continue;

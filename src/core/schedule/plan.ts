@@ -5,9 +5,10 @@ import type { Slot } from '../units/slot';
 import { boundOf, type Bound } from './bound';
 import { countBefore } from './calendar';
 import { compile, type Compiled } from './compiled';
-import { improve } from './improve';
-import type { Latest } from './justify';
+import { improve, type Improved } from './improve';
+import { pushedBack, type Latest } from './justify';
 import { FULL_OCCUPANCY, type Exposure, type Link, type NotBefore, type Task } from './network';
+import { toOneVisit } from './one-visit';
 import { opened, type Score } from './objective';
 import { linkTime } from './passes';
 import { byKey, place, type Placement } from './placing';
@@ -81,7 +82,7 @@ export interface PlanTerms {
  */
 export function makePlan(input: PlanInput, terms: PlanTerms = {}): Outcome<Plan> {
   const found = withHorizon(input, (net) => {
-    const improved = improve(net, { schedules: 0, ...terms });
+    const improved = broughtTogether(improve(net, { schedules: 0, ...terms }));
     // The bound is of the work as it was given: what the placing put off by itself is a choice, and no limit.
     return improved && { ...improved, bound: boundOf(net, improved.given) };
   });
@@ -89,6 +90,21 @@ export function makePlan(input: PlanInput, terms: PlanTerms = {}): Outcome<Plan>
   const { net, placement, latest, score, bound } = found.value;
   const wanted = wantedStarts(input, placement);
   return wanted.ok ? answer({ ...document(net, placement, latest()), wanted: wanted.value, bound, score }) : wanted;
+}
+
+/** The same schedule, those who only look brought to as few visits as cost nothing. */
+function broughtTogether(improved: Improved | undefined): Improved | undefined {
+  if (!improved) return undefined;
+  const { net, placement } = improved;
+  const waits = toOneVisit(net, placement);
+  if (waits.length === 0) return improved;
+  const floor = Int32Array.from(net.floor);
+  for (const { task, slot } of waits) {
+    const number = net.index.get(task);
+    if (number !== undefined) floor[number] = Math.max(floor[number] ?? 0, slot);
+  }
+  const together = { ...net, floor, input: { ...net.input, notBefore: [...net.input.notBefore, ...waits] } };
+  return { ...improved, net: together, latest: () => pushedBack(together, placement) };
 }
 
 /** A schedule to ask questions of, the work in the order of the plan it is given. */

@@ -26,5 +26,7 @@ export type Wait =
   /** The placing itself puts it off: it would lie open too long, or in the rain. */
   | { kind: 'open-too-long'; halfDays: number; most: number; why: string }
   | { kind: 'open-in-rain'; weather: TooMuch }
+  /** Whoever looks at it comes once for so many rooms. */
+  | { kind: 'one-visit'; rooms: number }
   /** As an older plan said it. */
   | { kind: 'told'; text: string };

@@ -166,7 +166,48 @@ const IN_THE_WALL: readonly (readonly [phases: readonly Phase[], lines: readonly
     ],
   ],
   [['duct-rough'], [line('ducts:sealed', 'duct joints sealed, ends covered against dust', 'ducts are in this wall')]],
-  [['low-voltage'], [line('low:labelled', 'data and bell wires labelled at both ends', 'low voltage is in this wall')]],
+  [
+    ['low-voltage'],
+    [
+      line('low:labelled', 'data and bell wires labelled at both ends', 'low voltage is in this wall'),
+      line(
+        'low:thermostat',
+        'wire for the thermostat, and what else was asked for, is in',
+        'low voltage is in this wall',
+      ),
+    ],
+  ],
+  [
+    ['wiring-rough', 'low-voltage'],
+    [line('alarms:wire', 'wire for the smoke and gas alarms ends where they will hang', 'the local code says where')],
+  ],
+  [
+    ['duct-rough'],
+    [
+      line(
+        'ducts:length',
+        'fan ducts are no longer and no more bent than the maker of the fan allows',
+        'a fan at the end of a long duct moves no air',
+      ),
+    ],
+  ],
+  [
+    ['framing', 'plumbing-rough', 'wiring-rough', 'duct-rough'],
+    [
+      line(
+        'fire:stops',
+        'fire stops are in: at floors and ceilings, in soffits, round what goes through',
+        'the local code says where',
+      ),
+    ],
+  ],
+  [
+    ['waterproofing'],
+    [
+      line('niche:framed', 'niches are framed to the size of the tiles, and not in an outside wall', 'it is tiled'),
+      line('backing:wet', 'backing for rails, seat, screen and accessories is in', 'it is tiled'),
+    ],
+  ],
 ];
 const roughLines = ({ phases }: CloseInFacts): CloseInLine[] =>
   IN_THE_WALL.flatMap(([wanted, lines]) => (wanted.some((phase) => phases.includes(phase)) ? lines : []));

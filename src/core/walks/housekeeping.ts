@@ -5,6 +5,8 @@ export const LEFT_ITEMS = {
   clean: 'swept, ways out free',
   edges: 'edges and holes guarded',
   barriers: 'barriers and signs stand',
+  dust: 'dust doors shut, filter fan runs or is off as agreed',
+  covers: 'floors and what is finished are covered',
   'live-ends': 'live ends capped and safe',
   weather: 'windows shut, covers tied',
   keys: 'locked, keys where they belong',

@@ -50,6 +50,8 @@ function waitWords(wait: Wait, today: Day): string {
       return wait.text;
     case 'asked':
       return 'it is asked whether it can be here';
+    case 'one-visit':
+      return `it is looked at with ${counted(wait.rooms - 1, 'other room')} on one visit, and nothing ends later by it`;
     case 'open-too-long':
       return `it would stand open for ${daysOf(wait.halfDays)}, and ${daysOf(wait.most)} is the most that is right: ${wait.why}`;
     case 'open-in-rain':

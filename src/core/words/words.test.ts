@@ -123,6 +123,7 @@ const WAITS: OfEach<Wait> = {
     { kind: 'open-too-long', halfDays: 12, most: 4, why: 'one night of rain costs more than the roof' },
   ],
   'open-in-rain': [{ kind: 'open-in-rain', weather: rain }],
+  'one-visit': [{ kind: 'one-visit', rooms: 4 }],
   told: [{ kind: 'told', text: 'the cabinets arrive Mon 5 Apr' }],
 };
 

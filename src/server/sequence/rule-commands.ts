@@ -1,10 +1,13 @@
 import type { Cause } from '@/core/schedule/cause';
-import { findLoop } from '@/core/schedule/network';
+import { findLoop, type Link } from '@/core/schedule/network';
 import { loopSentence } from '@/core/schedule/compiled';
-import { sequenceOf } from '@/core/sequence/links';
+import { FORBIDDEN } from '@/core/sequence/forbidden';
+import { sequenceOf, type Sequence } from '@/core/sequence/links';
 import { phaseFacts } from '@/core/sequence/phases';
-import { NEVER_OFF, OWN_RULES, RULES } from '@/core/sequence/rules';
-import { taskId } from '@/core/sequence/site';
+import { NEVER, NEVER_OFF, OWN_RULES, RULES } from '@/core/sequence/rules';
+import type { Site } from '@/core/sequence/site';
+import { tasksOf } from '@/core/sequence/tasks';
+import { sayWork } from '@/core/words/work';
 import type { Payload } from '@/contract/commands';
 import { queryAll, insert, queryOne, orNull, execute } from '../database/query';
 import { handlers, requireAreaOf, requireRow, type CommandContext, type PlanContext } from '../door/handler';
@@ -25,18 +28,61 @@ export const jobsOf = (context: CommandContext, job?: string | null): string[] =
           ORDER BY position, id`,
       ).map((row) => row.id);
 
-/** Refuses an order that would make work wait for itself, naming the ring step by step. */
+/** What each task of a job is called. */
+function namesIn(site: Site, { added }: Sequence): ReadonlyMap<string, string> {
+  const tasks = tasksOf(site, added, { origin: site.startDay, now: 0, crewFor: () => null });
+  return new Map(tasks.map((task) => [task.id, sayWork(task.work)]));
+}
+
+/** Refuses an order that would make work wait for itself, naming the ring step by step, each with its reason. */
 export function refuseLoop(context: CommandContext, job: string, field: string): void {
   const site = siteOf(readJob(context.installation, job));
-  const { links } = sequenceOf(site);
+  const sequence = sequenceOf(site);
+  const { links } = sequence;
   const loop = findLoop([...new Set(links.flatMap((link) => [link.before, link.after]))], links);
   if (!loop) return;
-  const labels = new Map(
-    site.areas.flatMap((area) =>
-      area.track.map((step) => [taskId(area.id, step.phase), `${area.name} · ${phaseFacts(step.phase).label}`]),
-    ),
+  const names = namesIn(site, sequence);
+  const name = (id: string): string => names.get(id) ?? id;
+  const steps = loop.map((before, index) => {
+    const after = loop[(index + 1) % loop.length] ?? before;
+    const link = links.find((one) => one.before === before && one.after === after);
+    return `${name(before)} comes before ${name(after)}: ${link?.reason ?? ''}.`;
+  });
+  throw unprocessable('sequence-loop', `${site.name}: ${loopSentence(loop.map(name))} ${steps.join(' ')}`, field);
+}
+
+/** Refuses to let go of a rule without which an order could come out that nobody accepts. */
+function refuseUnguarded(context: CommandContext, jobs: readonly string[], before: ReadonlySet<string>): void {
+  for (const job of jobs) {
+    const site = siteOf(readJob(context.installation, job));
+    const sequence = sequenceOf(site);
+    const guard = guardsIn(sequence).find((link) => !before.has(guardKey(link)));
+    if (!guard) continue;
+    const names = namesIn(site, sequence);
+    throw unprocessable(
+      'never-so',
+      `${site.name}: without this rule ${names.get(guard.after) ?? ''} could come before ` +
+        `${names.get(guard.before) ?? ''}, and that is never right: ${guard.reason}.`,
+      'rule',
+    );
+  }
+}
+
+const guardsIn = ({ links }: Sequence): Link[] => links.filter((link) => link.rule === NEVER.number);
+const guardKey = ({ before, after }: Pick<Link, 'before' | 'after'>): string => `${before}>${after}`;
+
+/** Refuses a rule that asks for what nobody accepts, wherever it would hold. */
+function refuseForbidden({ before, after, within, strength }: Omit<Payload<'rule.write'>, 'id' | 'job'>): void {
+  if (strength === 'soft') return;
+  const pair = FORBIDDEN.find(
+    ({ step, before: late, where }) => where === 'here' && step === before && late === after && within !== 'route',
   );
-  throw unprocessable('sequence-loop', `${site.name}: ${loopSentence(loop.map((id) => labels.get(id) ?? id))}`, field);
+  if (pair)
+    throw unprocessable(
+      'never-so',
+      `${phaseFacts(before).label} never comes before ${phaseFacts(after).label}: ${pair.why}.`,
+      'after',
+    );
 }
 
 /** Every job concerned is looked through for rings, and its plan follows. */
@@ -66,6 +112,7 @@ const columns = (rule: Omit<Payload<'rule.write'>, 'id' | 'job'>) => ({
 
 export const ruleHandlers = handlers({
   'rule.write': (context, { id, job, ...rule }) => {
+    refuseForbidden(rule);
     if (job) requireRow(context, 'job', job, 'job');
     const last = queryOne<{ number: number | null }>(context.db, 'SELECT max(number) AS number FROM own_rule')?.number;
     const number = Math.max(OWN_RULES, (last ?? OWN_RULES - 1) + 1);
@@ -80,6 +127,7 @@ export const ruleHandlers = handlers({
   },
   'rule.rewrite': (context, { id, version, ...rule }) => {
     const row = needRule(context, id, version);
+    refuseForbidden(rule);
     const set = columns(rule);
     execute(
       context.db,
@@ -120,12 +168,18 @@ export const ruleHandlers = handlers({
       );
     if (job) requireRow(context, 'job', job, 'job');
     if (job && area) requireAreaOf(context, job, area);
+    const guarded = new Set(
+      jobsOf(context, job).flatMap((one) =>
+        guardsIn(sequenceOf(siteOf(readJob(context.installation, one)))).map(guardKey),
+      ),
+    );
     execute(context.db, `DELETE FROM rule_switch WHERE rule = @rule AND job IS @job AND area IS @area`, {
       rule,
       job: orNull(job),
       area: orNull(area),
     });
     insert(context.db, 'rule_switch', { id, rule, job: orNull(job), area: orNull(area), holds: holds ? 1 : 0, reason });
+    if (!holds) refuseUnguarded(context, jobsOf(context, job), guarded);
     markJobs(context, job, { kind: 'switch', rule, what: holds ? 'on' : 'off', why: reason }, 'rule');
   },
   'rule.unswitch': (context, { rule, job, area }) => {

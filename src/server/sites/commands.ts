@@ -167,6 +167,7 @@ export const siteHandlers = handlers({
           putBeside(context.db, area.id, other, area.opensTo.includes(other));
     });
     for (const { id } of areas) layTrack(context.installation, id);
+    refuseLoop(context, job, 'areas');
     context.replan(job, { kind: 'areas-set-out', places: areas.map((area) => area.name) });
   },
   'job.remove': (context, { id, version }) => {
