@@ -21,3 +21,12 @@ ALTER TABLE office ADD COLUMN kinds TEXT NOT NULL DEFAULT '[]';
 ALTER TABLE finding ADD COLUMN proved TEXT CHECK (proved IN ('dead', 'kept'));
 ALTER TABLE finding ADD COLUMN proved_by TEXT NOT NULL DEFAULT '';
 ALTER TABLE finding ADD COLUMN proved_on TEXT;
+
+-- Something is opened although nothing that closes it has a day: decided by somebody, with a reason.
+CREATE TABLE opened_anyway (
+  area TEXT NOT NULL REFERENCES area (id),
+  phase TEXT NOT NULL,
+  decision TEXT NOT NULL REFERENCES decision (id),
+  PRIMARY KEY (area, phase)
+) STRICT;
+CREATE INDEX opened_anyway_decision ON opened_anyway (decision);

@@ -100,14 +100,14 @@ describe('the demo tells its stories', () => {
     expect(first.start).toBeGreaterThanOrEqual(last.finish);
   });
 
-  it('6: a close-in is due tomorrow with two of fourteen checks open', () => {
+  it('6: a close-in is due tomorrow with two of its checks open', () => {
     const today = todayView(readFirm(installation));
     expect(today.sites[0]).toMatchObject({ name: 'Signal House', urgent: true });
     expect(today.sites[0]?.why).toContain('Study: check before cover tomorrow');
     expect(holdsOf(readJob(installation, job('signal')))[0]).toMatchObject({
       kind: 'close-in',
       text: expect.stringContaining(
-        '2 of 14 checks before the walls are closed are open: 6 pieces backing for the shelves',
+        '2 of 17 checks before the walls are closed are open: 6 pieces backing for the shelves',
       ) as string,
     });
   });

@@ -113,14 +113,8 @@ describe('knowledge of the firm', () => {
 
   it('refuses a rule that would send work round, job by job and step by step, beside its field', () => {
     const installation = demoHouse();
-    const answer = give(installation, 'rule.write', {
-      id: newId(),
-      before: 'tape',
-      after: 'board',
-      within: 'area',
-      strength: 'hard',
-      reason: 'somebody said so',
-    });
+    const rule = { within: 'area', strength: 'hard', reason: 'somebody said so' } as const;
+    const answer = give(installation, 'rule.write', { id: newId(), before: 'glass', after: 'waterproofing', ...rule });
     expect(answer).toMatchObject({
       status: 'refused',
       httpStatus: 422,
@@ -130,11 +124,19 @@ describe('knowledge of the firm', () => {
         title: expect.stringMatching(
           pattern(
             '',
-            '^Signal House: These wait for each other in a ring: ',
-            String.raw`(.* · tape → .* · board → .* · tape|.* · board → .* · tape → .* · board)\.$`,
+            '^Signal House: These wait for each other in a ring: .* · waterproofing → .*',
+            String.raw`· glass, hardware comes before .* · waterproofing: somebody said so\.`,
           ),
         ) as string,
       },
+    });
+    expect(give(installation, 'rule.write', { id: newId(), before: 'tape', after: 'board', ...rule })).toMatchObject({
+      problem: { code: 'never-so', field: 'after', title: 'tape never comes before board: there are no joints yet.' },
+    });
+    expect(
+      give(installation, 'rule.switch', { id: newId(), rule: 28, job: signalHouse, holds: false, reason: 'x' }),
+    ).toMatchObject({
+      problem: { code: 'never-so', field: 'rule', title: expect.stringMatching(/never right: /) as string },
     });
     expect(queryOne(installation.db, 'SELECT count(*) AS count FROM own_rule')).toEqual({ count: 0 });
     expect(
@@ -150,7 +152,7 @@ describe('knowledge of the firm', () => {
           reason: 'x',
         }),
       ),
-    ).toMatchObject({ problem: { code: 'sequence-loop' } });
+    ).toMatchObject({ problem: { code: 'never-so' } });
   });
 
   it(

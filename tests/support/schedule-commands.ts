@@ -202,6 +202,15 @@ export const SCHEDULE: Record<string, Given> = {
     expected: { state: 'passed', words: 'tidy work', by: 'Inspector Quill' },
     plans: true,
   },
+  'opening.allow': {
+    payload: { id, area: areaOf('lroof'), phase: 'roof-strip', reason: 'it leaks already' },
+    leaves: (installation) =>
+      installation.db
+        .prepare('SELECT phase, reason FROM opened_anyway JOIN decision ON decision.id = decision WHERE decision = ?')
+        .get(id),
+    expected: { phase: 'roof-strip', reason: 'it leaks already' },
+    plans: true,
+  },
   'job-task.settle': {
     payload: { job: signalHouse, task: 'alarms', by: 'Halyard Wiring' },
     leaves: (installation) =>

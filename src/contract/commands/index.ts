@@ -93,6 +93,7 @@ export const COMMANDS = {
   'logistic.add': schedule.addLogistic,
   'logistic.settle': schedule.settleLogistic,
   'office.set': schedule.setOffice,
+  'opening.allow': schedule.openAnyway,
   'job-task.settle': schedule.settleJobTask,
   'inspection.book': schedule.bookInspection,
   'inspection.cancel': schedule.cancelInspection,

@@ -338,3 +338,16 @@ export const settleJobTask = command(
     day: field.optionalDay('the day'),
   }).noUnknown(),
 );
+
+/** Opens what cannot be closed yet, all the same: a decision with its reason. */
+export const openAnyway = command(
+  'opening.allow',
+  EVERYBODY,
+  'plan',
+  object({
+    id: field.id(),
+    area: field.id('the area'),
+    phase: field.phase(),
+    reason: field.line('why it is opened all the same', 300),
+  }).noUnknown(),
+);

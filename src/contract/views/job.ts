@@ -97,6 +97,8 @@ export interface HoldView {
   overdue: boolean;
   /** The request whose answer it is; settled where requests are. */
   request: string | null;
+  /** Where nobody put it on hold: how it is settled. In the room, by a decision, or by a name that proves it. */
+  settled?: { by: 'room' } | { by: 'decision'; area: string; phase: Phase } | { by: 'proof'; finding: string };
 }
 
 export interface RoomsView {

@@ -62,6 +62,8 @@ export type Cause = {
   | { kind: 'merged'; area: string; place: string; from: string }
   | { kind: 'job-removed'; name: string }
   | { kind: 'job-back'; name: string }
+  /** Something is opened although what closes it has no day. */
+  | (StepAt & { kind: 'opened-anyway'; why: string })
   /** A service was proved dead, or marked and kept. */
   | { kind: 'service'; service: string; subject: string; what: 'found' | 'dead' | 'kept' | 'gone'; by: string }
   /** Work of the whole job was done, or is open again. */

@@ -173,7 +173,9 @@ class Search {
   private putOff(exposure: Exposure): boolean {
     const best = this.found;
     const state = best && opened(this.net, best.placement, exposure);
-    if (!best || !state || state.kept || this.net.tasks[state.from]?.state !== 'waiting') return false;
+    if (!best || !state || state.kept) return false;
+    if (this.hurry(state.to)) return true;
+    if (this.net.tasks[state.from]?.state !== 'waiting') return false;
     const slot = this.putOffTo(exposure, state, best.placement);
     if (slot === undefined) return false;
     const former = { net: this.net, scorer: this.scorer };
@@ -190,6 +192,22 @@ class Search {
     this.net = former.net;
     this.scorer = former.scorer;
     return false;
+  }
+
+  /** What closes it, and all that leads there, goes before everything else; kept where less lies open by it. */
+  private hurry(to: number): boolean {
+    const best = this.found;
+    if (!best) return false;
+    const first = new Set([to]);
+    for (const at of first) for (const { before } of this.net.into[at] ?? []) first.add(before);
+    const end = best.placement.finish[to] ?? 0;
+    const key = Int32Array.from(best.placement.start, (start, task) => (first.has(task) ? start - end : start));
+    this.made++;
+    const placement = place(this.net, byKey(this.net, key), this.times);
+    const score = placement && scoreOf(this.scorer, placement);
+    if (!placement || !score || score.broken >= best.score.broken || score.late > best.score.late) return false;
+    this.found = { placement, score };
+    return true;
   }
 
   /** The slot from which it would lie open no longer than is right, or in the dry; undefined where it begins then already. */

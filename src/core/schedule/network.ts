@@ -62,6 +62,8 @@ export interface NotBefore {
   /** The selection whose coming it is, or the request whose answer it is. */
   selection?: string;
   request?: string;
+  /** The selection that closes again what this opens: without it neither is waited for. */
+  closedBy?: string;
   /**
    * `pin`: somebody fixed the start by hand, and it is held there if it can be. `kept`: the placing waits so that
    * nothing lies open.

@@ -9,7 +9,10 @@ import { roundsOf, tripsOf } from './trips';
 
 /** What a schedule is worth, in the order in which it counts: less of the first decides before anything of the next. */
 export interface Score {
-  /** Things left open too long or to the rain, pins that could not be kept. */
+  /**
+   * Half-days by which things lie open longer than is right, a day for each that lies open to the rain, one for each pin
+   * that could not be kept.
+   */
   broken: number;
   /** Worked half-days after what was promised, each times its job's weight. */
   late: number;
@@ -69,7 +72,11 @@ export function scoreOf({ net, rounds, looks, jobs }: Scorer, placed: Placement)
     if (promise !== undefined && finish > promise)
       score.late += weight * (countBefore(calendar, finish) - countBefore(calendar, promise));
   }
-  for (const exposure of net.input.exposures) if (opened(net, placed, exposure)?.kept === false) score.broken++;
+  for (const exposure of net.input.exposures) {
+    const state = opened(net, placed, exposure);
+    if (state && !state.kept)
+      score.broken += Math.max(0, state.actual - exposure.most) + (state.rain === undefined ? 0 : 2);
+  }
   net.pin.forEach((slot, task) => {
     if (slot >= 0 && placed.start[task] !== firstFrom(net, task, slot)) score.broken++;
   });

@@ -116,10 +116,13 @@ function wantedStarts(input: PlanInput, { start }: Placement): Outcome<Record<st
   const waiting = new Set(input.notBefore.flatMap((wait) => (wait.selection ? [wait.task] : [])));
   if (waiting.size === 0) return answer({});
   // In the order of the plan itself, or a delivery would be wanted for another plan.
-  const placed = withHorizon({ ...input, notBefore: input.notBefore.filter((wait) => !wait.selection) }, (net) => {
-    const placement = place(net, byKey(net, start));
-    return placement && { net, placement };
-  });
+  const placed = withHorizon(
+    { ...input, notBefore: input.notBefore.filter(({ selection, closedBy }) => !selection && !closedBy) },
+    (net) => {
+      const placement = place(net, byKey(net, start));
+      return placement && { net, placement };
+    },
+  );
   if (!placed.ok) return placed;
   return answer(
     Object.fromEntries(

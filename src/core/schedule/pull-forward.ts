@@ -1,7 +1,7 @@
 import { blockersOf, holdersOf, type Blocker } from './blockers';
 import { countBefore } from './calendar';
 import { compile, type Compiled } from './compiled';
-import type { Task } from './network';
+import type { NotBefore, Task } from './network';
 import type { PlanInput } from './plan-input';
 import { byKey, place, type Placement } from './placing';
 import { jobEnd } from './job-end';
@@ -75,6 +75,12 @@ interface Without {
   input: PlanInput;
 }
 
+/** Whether a wait is that one, or waits for the same thing: what comes, and what is only opened once it has come. */
+const goesWith = (wait: NotBefore, gone: NotBefore): boolean =>
+  wait === gone ||
+  (wait.closedBy !== undefined && wait.closedBy === (gone.selection ?? gone.closedBy)) ||
+  (gone.closedBy !== undefined && wait.selection === gone.closedBy);
+
 /** The same work with one thing gone; undefined where that is nobody's to give. */
 function withoutIt(net: Compiled, number: number, blocker: Blocker): Without | undefined {
   const { input } = net;
@@ -93,7 +99,7 @@ function withoutIt(net: Compiled, number: number, blocker: Blocker): Without | u
     case 'not-before':
       return {
         give: blocker.wait.kind === 'pin' ? { kind: 'pin', work } : { kind: 'wait', work, wait: blocker.wait.wait },
-        input: { ...input, notBefore: input.notBefore.filter((notBefore) => notBefore !== blocker.wait) },
+        input: { ...input, notBefore: input.notBefore.filter((wait) => !goesWith(wait, blocker.wait)) },
       };
     case 'away':
       return {

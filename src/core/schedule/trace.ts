@@ -264,6 +264,7 @@ function touches(cause: Cause): string[] {
     case 'hold':
     case 'inspection':
     case 'progress':
+    case 'opened-anyway':
       return [`step:${cause.area}:${cause.phase}`];
     case 'failed':
       return [`step:${cause.area}:${cause.phase}`, `area:${cause.area}`];

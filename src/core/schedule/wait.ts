@@ -26,6 +26,8 @@ export type Wait =
   /** The placing itself puts it off: it would lie open too long, or in the rain. */
   | { kind: 'open-too-long'; halfDays: number; most: number; why: string }
   | { kind: 'open-in-rain'; weather: TooMuch }
+  /** What closes it again is not there yet; nobody opens before he can close. */
+  | { kind: 'not-closed'; what: string; thing: string; due: Day; promised: boolean }
   /** Whoever looks at it comes once for so many rooms. */
   | { kind: 'one-visit'; rooms: number }
   /** As an older plan said it. */

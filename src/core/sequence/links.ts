@@ -376,6 +376,7 @@ function apply(site: Site, rule: Rule, effect: Effect, link: Linker, result: Seq
       return;
     // These order nothing: they say what is waited for, which of two goes first, and when it is quiet.
     case 'awaited':
+    case 'closable':
     case 'prefer':
     case 'quiet-hours':
       return;

@@ -78,6 +78,8 @@ export type Effect =
     }
   /** What is awaited (answers, approvals, deliveries) comes before the work that needs it. */
   | { form: 'awaited' }
+  /** What opens a house waits until what closes it has its day (`openings`). */
+  | { form: 'closable' }
   /** Areas that provide the need are worked one after another where people live in. */
   | { form: 'one-at-a-time'; need: string; first: Phase; last: Phase }
   /**
@@ -594,6 +596,10 @@ export const RULES: readonly Rule[] = [
     { form: 'order', before: ['board', 'tape', 'plaster'], after: ['first-coats', ...SHOWS_DUST], within: 'joined' },
     { form: 'order', before: ['first-coats'], after: ['flooring', 'final-coat'], within: 'joined' },
   ),
+
+  hard(33, 'Do not open before you can close', 'an open roof or wall costs more than the days that were won', {
+    form: 'closable',
+  }),
 
   soft(
     22,

@@ -62,6 +62,7 @@ export interface Logistic {
 /** A service that may be live: nothing is torn out, cut or dug there before somebody has proved or marked it. */
 export interface Unproved {
   id: string;
+  version: number;
   /** Where it was found; the whole job where that was not said. */
   area: AreaId | null;
   text: string;

@@ -38,6 +38,7 @@ describe('the check before a wall is closed', () => {
       ]),
     );
     expect(texts({ phases: ['framing', 'close-in', 'board'], walls: 0 })).toEqual([
+      'fire stops are in: at floors and ceilings, in soffits, round what goes through',
       'a picture of every wall, corner to corner',
     ]);
     expect(

@@ -88,6 +88,8 @@ const SAYINGS: Sayings = {
   'job-removed': (cause) => `${cause.name} was removed`,
   'job-back': (cause) => `${cause.name} was brought back`,
   copied: (cause) => `${cause.place} was copied from ${cause.from}`,
+  'opened-anyway': ({ place, phase, why }) =>
+    `${place}: ${phaseFacts(phase).label}, although what closes it has no day yet: ${why}`,
   service: ({ subject, what, by }) =>
     what === 'found'
       ? `${subject} was found and may be live`

@@ -2,7 +2,7 @@ import type { Wait } from '../schedule/wait';
 import type { TooMuch } from '../schedule/weather';
 import type { ArrivalWhy } from '../selections/arrival';
 import { formatDay, type Day } from '../units/day';
-import { counted, daysOf } from './count';
+import { agree, counted, daysOf } from './count';
 import { phrase, type Phrase } from './phrase';
 
 /**
@@ -50,6 +50,11 @@ function waitWords(wait: Wait, today: Day): string {
       return wait.text;
     case 'asked':
       return 'it is asked whether it can be here';
+    case 'not-closed':
+      return (
+        `${wait.what} would stand open: ${wait.thing} ${agree(wait.thing, 'comes', 'come')} ${formatDay(wait.due, today)}` +
+        (wait.promised ? '' : ', and nobody has promised that day')
+      );
     case 'one-visit':
       return `it is looked at with ${counted(wait.rooms - 1, 'other room')} on one visit, and nothing ends later by it`;
     case 'open-too-long':

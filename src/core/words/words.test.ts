@@ -123,6 +123,10 @@ const WAITS: OfEach<Wait> = {
     { kind: 'open-too-long', halfDays: 12, most: 4, why: 'one night of rain costs more than the roof' },
   ],
   'open-in-rain': [{ kind: 'open-in-rain', weather: rain }],
+  'not-closed': [
+    { kind: 'not-closed', what: 'the roof', thing: 'roof tiles', due: '2027-04-12', promised: true },
+    { kind: 'not-closed', what: 'the roof', thing: 'covering', due: '2027-04-12', promised: false },
+  ],
   'one-visit': [{ kind: 'one-visit', rooms: 4 }],
   told: [{ kind: 'told', text: 'the cabinets arrive Mon 5 Apr' }],
 };
@@ -323,6 +327,9 @@ const CAUSES: OfEach<Cause> = {
   'job-removed': [{ kind: 'job-removed', name: 'Signal House' }],
   'job-back': [{ kind: 'job-back', name: 'Signal House' }],
   copied: [{ kind: 'copied', area: 'study', place: 'Flat 2 study', from: 'Flat 1 study' }],
+  'opened-anyway': [
+    { kind: 'opened-anyway', area: 'roof', place: 'Roof', phase: 'roof-strip', why: 'it leaks already' },
+  ],
   service: [
     { kind: 'service', service: 's', subject: 'The old gas pipe', what: 'found', by: '' },
     { kind: 'service', service: 's', subject: 'The old gas pipe', what: 'gone', by: '' },

@@ -602,6 +602,11 @@ export interface Rows {
     phone: string;
     kinds: string;
   };
+  opened_anyway: {
+    area: AreaId;
+    phase: Phase;
+    decision: string;
+  };
   opening: {
     id: string;
     area: AreaId;
@@ -1359,6 +1364,7 @@ export interface Defaults {
     | 'kind'
     | 'facts';
   office: 'version' | 'phone' | 'kinds';
+  opened_anyway: never;
   opening: 'removed' | 'version';
   option_set: 'chosen' | 'reason' | 'chosen_at' | 'chosen_by' | 'works_before' | 'version' | 'lines';
   outlook: never;

@@ -1,32 +1,12 @@
-import { groupBy } from '@/core/group-by';
 import type { NotBefore } from '@/core/schedule/network';
-import { arrivalOf, type OpenRequest } from '@/core/selections/arrival';
+import { arrivalOf } from '@/core/selections/arrival';
 import { expectedOf, isGiven, requestLabel } from '@/core/selections/requests';
 import { leftoverId, taskId } from '@/core/sequence/site';
 import { slotOf } from '@/core/units/slot';
 import { closuresOf } from '../reading/firm';
-import { ofJob, type JobReading } from '../reading/reading';
-import { orderedOf, requestsOf, selectionRows, waitRows, type SelectionRow } from '../reading/selections';
-
-/** The open requests that each selection's order waits for. */
-export const openRequests = ofJob((job): ReadonlyMap<string, OpenRequest[]> => {
-  const requests = requestsOf(job);
-  const ofSelections = groupBy(
-    waitRows(job).filter((wait) => wait.selection !== null),
-    (wait) => wait.selection ?? '',
-  );
-  return new Map(
-    [...ofSelections].map(([selection, list]) => [
-      selection,
-      list.flatMap((wait) => {
-        const request = requests.get(wait.request);
-        return request && !isGiven(request)
-          ? [{ label: requestLabel(request), expected: expectedOf(request, requests, job.firm.today) }]
-          : [];
-      }),
-    ]),
-  );
-});
+import { openingsOf } from '../reading/openings';
+import type { JobReading } from '../reading/reading';
+import { openRequests, orderedOf, requestsOf, selectionRows, waitRows, type SelectionRow } from '../reading/selections';
 
 /** The task that a selection is for: the step that uses it, or the return trip on which it is fitted. */
 export const taskOf = (row: Pick<SelectionRow, 'id' | 'area' | 'phase' | 'return_trip'>): string =>
@@ -77,5 +57,21 @@ export const waitsOf = (job: JobReading): NotBefore[] => {
       },
     ];
   });
-  return [...deliveries, ...answers];
+  return [...deliveries, ...answers, ...openingWaits(job)];
 };
+
+/** Nothing is opened so early that what closes it is not there when the work reaches it. */
+const openingWaits = (job: JobReading): NotBefore[] =>
+  openingsOf(job).flatMap(({ area, opens, what, begun, coming, from }): NotBefore[] => {
+    const last = coming.at(-1);
+    if (begun || from === null || !last || from <= job.firm.today) return [];
+    return [
+      {
+        task: taskId(area.id, opens),
+        slot: slotOf(job.firm.today, from),
+        wait: { kind: 'not-closed', what, thing: last.thing, due: last.usable, promised: !last.open },
+        open: last.open,
+        closedBy: last.selection,
+      },
+    ];
+  });

@@ -2,6 +2,7 @@ import { awayRows, busyRows } from './crews';
 import { closuresOf, firmRow, holidaysOf, officesOf, outlookRows, plantDownRows, plantRows, subRows } from './firm';
 import { areaRows, besideRows, jobRow, levelRows, partRows, stepRows } from './job';
 import { choiceRows, ownRules, switchRows } from './knowledge';
+import { openedAnyway } from './openings';
 import { layoutOf } from './layouts';
 import { wholePlan } from './plan';
 import type { FirmReading } from './reading';
@@ -59,6 +60,7 @@ const OF_JOBS_OF_IT = [
   pinRows,
   inspectionRows,
   doneTaskRows,
+  openedAnyway,
   ownRules,
   choiceRows,
   switchRows,

@@ -76,6 +76,6 @@ export function changeNow(db: Connection, id: string): Rows['change_order'] {
 
 /** Services in the way of the work that nobody has proved dead, nor marked and kept. */
 export const unprovedServices = (job: JobReading): Unproved[] =>
-  findingRows(job).flatMap(({ id, area, kind, subject, proved }) =>
-    kind === 'service' && proved === null ? [{ id, area, text: subject }] : [],
+  findingRows(job).flatMap(({ id, version, area, kind, subject, proved }) =>
+    kind === 'service' && proved === null ? [{ id, version, area, text: subject }] : [],
   );

@@ -1,4 +1,6 @@
-import type { Ordered } from '@/core/selections/arrival';
+import { groupBy } from '@/core/group-by';
+import { expectedOf, isGiven, requestLabel } from '@/core/selections/requests';
+import type { Ordered, OpenRequest } from '@/core/selections/arrival';
 import type { Request, Requests } from '@/core/selections/requests';
 import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
@@ -109,3 +111,23 @@ export const selectionNames = ofJob(
       ).map((item) => [item.id, item]),
     ),
 );
+
+/** The open requests that each selection’s order waits for. */
+export const openRequests = ofJob((job): ReadonlyMap<string, OpenRequest[]> => {
+  const requests = requestsOf(job);
+  const ofSelections = groupBy(
+    waitRows(job).filter((wait) => wait.selection !== null),
+    (wait) => wait.selection ?? '',
+  );
+  return new Map(
+    [...ofSelections].map(([selection, list]) => [
+      selection,
+      list.flatMap((wait) => {
+        const request = requests.get(wait.request);
+        return request && !isGiven(request)
+          ? [{ label: requestLabel(request), expected: expectedOf(request, requests, job.firm.today) }]
+          : [];
+      }),
+    ]),
+  );
+});

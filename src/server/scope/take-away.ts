@@ -1,6 +1,7 @@
 import type { Removable } from '@/contract/commands/scope';
 import { isComing, type SelectionState } from '@/core/selections/states';
-import { update } from '../database/query';
+import type { Phase } from '@/core/sequence/phases';
+import { queryOne, update } from '../database/query';
 import { handlers, requireRow, type PlanContext } from '../door/handler';
 import { recalculateArea } from '../quantities/recalculate';
 import { goodsCause, requestCause } from '../selections/causes';
@@ -56,6 +57,19 @@ function takeAway(context: PlanContext, of: Removable, id: string): void {
       const { kind, subject } = requireRow(context, 'finding', id);
       if (kind !== 'service') return context.planStays(job);
       return context.replan(job, { kind: 'service', service: id, subject, what: 'gone', by: '' });
+    }
+    case 'decision': {
+      const opened = queryOne<{ area: string; phase: Phase; name: string }>(
+        context.db,
+        `SELECT area, phase, area.name
+          FROM opened_anyway
+          JOIN area ON area.id = opened_anyway.area
+          WHERE decision = @id`,
+        { id },
+      );
+      if (!opened) return context.planStays(job);
+      const { area, phase, name } = opened;
+      return context.replan(job, { kind: 'step', area, place: name, phase, what: 'changed' });
     }
     case 'close-in-sign':
       return context.replan(job, { kind: 'signature-taken-away', area: row.area ?? '' });

@@ -6,16 +6,22 @@ import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { HITS } from '@/core/sequence/rules';
 import { expectedOf, isGiven, PARTIES, type Party } from '@/core/selections/requests';
 import { proofId, taskId } from '@/core/sequence/site';
-import { listed } from '@/core/words/count';
+import { counted, listed } from '@/core/words/count';
+import { sayWorkHere } from '@/core/words/work';
 import { addDays, formatDay } from '@/core/units/day';
-import { dayOfSlot } from '@/core/units/slot';
+import { dayOfSlot, lastDay } from '@/core/units/slot';
+import { workdaysBetween } from '@/core/units/workday';
+import { dayIn } from '@/core/units/zone';
 import { closeInsOf, openWords } from '../reading/close-ins';
+import { holidaysOf } from '../reading/firm';
 import { areaNames } from '../reading/job';
+import { openingsOf } from '../reading/openings';
 import { planOf, tasksOf } from '../reading/plan';
 import { ofJob, type JobReading } from '../reading/reading';
 import { requestRows, requestsOf, waitRows } from '../reading/selections';
 import { holdRows, inspectionRows } from '../reading/sequence';
 import { siteOf } from '../reading/site';
+import { progressOf } from '../reading/standing';
 
 /** What a job's work waits for, the nearest first. */
 export const holdsOf = ofJob((job): HoldView[] => {
@@ -34,9 +40,14 @@ export const holdsOf = ofJob((job): HoldView[] => {
     askedOn: row.asked_on,
     overdue: row.expected_on < job.firm.today,
   }));
-  return [...holds, ...requestHolds(job), ...closeInHolds(job), ...coveredHolds(job), ...serviceHolds(job)].sort(
-    (a, b) => a.expectedOn.localeCompare(b.expectedOn),
-  );
+  return [
+    ...holds,
+    ...requestHolds(job),
+    ...closeInHolds(job),
+    ...coveredHolds(job),
+    ...serviceHolds(job),
+    ...openingHolds(job),
+  ].sort((a, b) => a.expectedOn.localeCompare(b.expectedOn));
 });
 
 /** Steps of the work that wait for an approval, an answer or a drawing. */
@@ -91,6 +102,7 @@ function closeInHolds(job: JobReading): HoldView[] {
         id: `close-in:${check.area}`,
         version: 1,
         request: null,
+        settled: { by: 'room' },
         area: check.name,
         areaId: check.area,
         phase: phaseFacts('close-in').label,
@@ -116,6 +128,7 @@ function coveredHolds(job: JobReading): HoldView[] {
         id: `covered:${area.id}:${looked}`,
         version: 1,
         request: null,
+        settled: { by: 'room' },
         area: area.name,
         areaId: area.id,
         phase: label,
@@ -157,8 +170,9 @@ function serviceHolds(job: JobReading): HoldView[] {
     return [
       {
         id: `service:${service.id}`,
-        version: 1,
+        version: service.version,
         request: null,
+        settled: { by: 'proof', finding: service.id },
         area: next.area.name,
         areaId: next.area.id,
         phase: phaseFacts(next.step.phase).label,
@@ -168,6 +182,83 @@ function serviceHolds(job: JobReading): HoldView[] {
         expectedOn: due,
         askedOn: null,
         overdue: begun,
+      },
+    ];
+  });
+}
+
+/** Days ahead from which it is told that something would be opened that nothing closes yet. */
+const OPENING_AHEAD = 5;
+
+/** What is opened within days, or stands open, while what closes it is not chosen or has no promised day. */
+function openingHolds(job: JobReading): HoldView[] {
+  const { today } = job.firm;
+  const plan = planOf(job);
+  return openingsOf(job).flatMap(({ area, opens, what, begun, coming, unchosen }): HoldView[] => {
+    const task = tasksOf(job).get(taskId(area.id, opens));
+    const unpromised = coming.filter(({ open }) => open);
+    // What stands open already is told by how long it does.
+    const lacks = begun ? [] : unchosen;
+    if (!plan || !task || (unpromised.length === 0 && lacks.length === 0)) return [];
+    const due = dayOfSlot(plan.origin, task.start);
+    if (!begun && due > addDays(today, OPENING_AHEAD)) return [];
+    const lacking = [
+      ...lacks.map((phase) => `nothing is chosen for ${phaseFacts(phase).label}`),
+      ...unpromised.map(({ thing, usable }) => `nobody has promised ${thing}, expected ${formatDay(usable, today)}`),
+    ];
+    return [
+      {
+        id: `opening:${area.id}:${opens}`,
+        version: 1,
+        request: null,
+        settled: { by: 'decision', area: area.id, phase: opens },
+        area: area.name,
+        areaId: area.id,
+        phase: phaseFacts(opens).label,
+        kind: 'unknown',
+        label: 'not closed',
+        text: `${what} ${begun ? 'stands' : 'would stand'} open: ${listed(lacking)}`,
+        expectedOn: begun ? today : due,
+        askedOn: null,
+        overdue: begun,
+      },
+    ];
+  });
+}
+
+/** What stands open on site longer than is right, since when, and when it is to be closed. */
+function openHolds(job: JobReading): HoldView[] {
+  const { today, zone } = job.firm;
+  const plan = planOf(job);
+  const tasks = tasksOf(job);
+  if (!plan) return [];
+  return plan.exposures.flatMap((exposure): HoldView[] => {
+    const [from, to] = [tasks.get(exposure.from), tasks.get(exposure.to)];
+    if (!from?.area || !from.phase || !to || from.state === 'waiting' || to.state === 'done') return [];
+    const opened = progressOf(job)
+      .get(from.id)
+      ?.readings.find(({ fraction }) => fraction > 0);
+    const since = opened ? dayIn(zone, opened.at) : today;
+    const days = workdaysBetween(since, today, holidaysOf(job.firm));
+    const most = Math.floor(exposure.most / 2);
+    if (days < most && exposure.kept) return [];
+    return [
+      {
+        id: `open:${exposure.from}`,
+        version: 1,
+        request: null,
+        settled: { by: 'room' },
+        area: areaNames(job).get(from.area) ?? '',
+        areaId: from.area,
+        phase: sayWorkHere(to.work),
+        kind: 'weather',
+        label: 'stands open',
+        text:
+          `open since ${formatDay(since, today)} (${sayWorkHere(from.work)}), closed by ` +
+          `${formatDay(lastDay(plan.origin, to.finish), today)} as planned; ${counted(most, 'day')} ${most === 1 ? 'is' : 'are'} the most that is right: ${exposure.cure}`,
+        expectedOn: today,
+        askedOn: null,
+        overdue: days >= most,
       },
     ];
   });

@@ -19,9 +19,9 @@ import { stepRows, jobRow } from '../reading/job';
 import { planOf, type StoredPlan } from '../reading/plan';
 import { ofJob, type FirmReading, type JobReading } from '../reading/reading';
 import { foundOf } from '../reading/standing';
-import { orderedOf, requestsOf, selectionRows, waitRows, type SelectionRow } from '../reading/selections';
+import { openRequests, orderedOf, requestsOf, type SelectionRow, selectionRows, waitRows } from '../reading/selections';
 import { whenSeen } from '../words';
-import { openRequests, taskOf } from '../plan/waits';
+import { taskOf } from '../plan/waits';
 
 /**
  * The day on which the work that uses a thing would start if everything chosen were there, or does start where crews

@@ -4,7 +4,10 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import type { HoldView } from '@/contract/views/job';
+import { openAnyway } from '@/contract/commands/schedule';
 import { expectHold, releaseHold } from '@/contract/commands/sites';
+import { newId } from '../offline/send';
+import { ProveService } from '../scope/prove-service';
 import { CommandForm, TextField } from '../kit/form';
 import { useToast } from '../kit/toast';
 import { useSend } from '../kit/use-send';
@@ -23,6 +26,7 @@ export function HoldActions({ hold, job }: { hold: HoldView; job: string }) {
         Settle it where it was asked for<Hidden>: {hold.text}</Hidden>
       </Link>
     );
+  if (hold.settled) return <SettledElsewhere hold={hold} job={job} settled={hold.settled} />;
   if (moving)
     return (
       <CommandForm
@@ -66,5 +70,52 @@ export function HoldActions({ hold, job }: { hold: HoldView; job: string }) {
         Another day<Hidden> for {hold.label}</Hidden>
       </LinkButton>
     </div>
+  );
+}
+
+/** Settles what nobody put on hold: where it is, by a decision with its reason, or by a name that proves it. */
+function SettledElsewhere({
+  hold,
+  job,
+  settled,
+}: {
+  hold: HoldView;
+  job: string;
+  settled: NonNullable<HoldView['settled']>;
+}) {
+  const say = useToast();
+  const [open, setOpen] = useState(false);
+  if (settled.by === 'room')
+    return (
+      <Link className="small-text no-print" href={routes.room(job, hold.areaId)}>
+        To the room<Hidden>: {hold.text}</Hidden>
+      </Link>
+    );
+  if (!open)
+    return (
+      <LinkButton className="no-print" onClick={() => setOpen(true)}>
+        {settled.by === 'decision' ? 'Open all the same' : 'Proved or marked'}
+        <Hidden>: {hold.text}</Hidden>
+      </LinkButton>
+    );
+  const cancel = (
+    <Button size="sm" variant="link" onClick={() => setOpen(false)}>
+      Cancel
+    </Button>
+  );
+  return settled.by === 'decision' ? (
+    <CommandForm
+      kind={openAnyway}
+      about={hold.id}
+      className="mt-1"
+      submit="Open all the same"
+      beside={cancel}
+      start={() => ({ id: newId(), area: settled.area, phase: settled.phase, reason: '' })}
+      onDone={() => say({ text: 'Kept as your decision; the plan follows.' })}
+    >
+      <TextField name="reason" label="Why it is opened all the same" rows={2} />
+    </CommandForm>
+  ) : (
+    <ProveService finding={settled.finding} version={hold.version} beside={cancel} />
   );
 }
