@@ -27,6 +27,8 @@ export interface InspectionView extends InspectedStep {
 
 /** Inspections that the plan comes to and nobody has booked. */
 export interface UnbookedView extends InspectedStep {
+  /** Other rooms of the job that are ready the same day: one visit looks at all. */
+  also: { area: string; areaName: string }[];
   office: string | null;
   /** When the work would be ready for it, and the last day to ask. */
   ready: Day;

@@ -51,6 +51,9 @@ export interface PlacedArea {
   livedIn: boolean;
   passage: boolean;
   called: string;
+  /** Areas on the other side of its walls, and those to which the wall comes out. */
+  beside: string[];
+  opensTo: string[];
 }
 
 export interface AreasView {

@@ -138,6 +138,8 @@ export interface RoomView {
     passage: boolean;
   };
   levels: { id: string; name: string }[];
+  /** What can lie beside it, and what does; to which of them its wall comes out. */
+  neighbours: { all: { id: string; name: string }[]; beside: string[]; opensTo: string[] };
   steps: {
     phase: Phase;
     label: string;

@@ -1,3 +1,5 @@
+import type { SettledJobTask } from '@/core/sequence/rules';
+import type { Stage } from '@/core/sequence/stages';
 import type { MethodKey } from '@/core/sequence/methods';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
@@ -113,6 +115,15 @@ export interface StepView {
   trade: Trade;
   state: 'waiting' | 'under-way' | 'done';
   when: string;
+  /** The day on which it begins; those it takes, said shortly. */
+  day: Day;
+  days: string;
+  stage: Stage;
+  /** What is done without its place, and its place. */
+  short: string;
+  place: string;
+  /** What decides its day, where that is no step of the same room: the few links that matter. */
+  because: string | null;
   links: { from: string; rule: number; strength: 'hard' | 'soft'; reason: string; lag: string; done: boolean }[];
   /** What waits for it. */
   frees: string[];
@@ -146,6 +157,8 @@ export interface RuleView {
   reason: string;
   strength: 'hard' | 'soft';
   links: number;
+  /** Of how many steps it decides the day. */
+  decides: number;
   /** Keeps people alive: no switch. */
   stays: boolean;
   /** Where it does not hold, with why; area null is the whole job (or the firm). */
@@ -184,6 +197,15 @@ export interface LogisticView {
 export interface SequenceView {
   job: JobHead;
   today: Day;
+  /** How far each stage is, in steps. */
+  stages: Record<Stage, { done: number; of: number }>;
+  /** What carries the end: when that is, what the first of it waits for, and its steps. */
+  carrying: {
+    end: string;
+    late: boolean;
+    first: string | null;
+    steps: { task: string; label: string; when: string; days: number }[];
+  } | null;
   areas: { id: string; name: string; steps: { phase: string; label: string }[] }[];
   steps: StepView[];
   own: {
@@ -194,6 +216,8 @@ export interface SequenceView {
     ends: Record<'before' | 'after', { area: string; phase: Phase }>;
   }[];
   exposures: { label: string; text: string; kept: boolean }[];
+  /** Work of the whole job that no walk sees: when it is planned, or by whom it was done. */
+  jobTasks: { task: SettledJobTask; label: string; when: string; done: string | null }[];
   holds: HoldView[];
   methods: MethodView[];
   rules: RuleView[];

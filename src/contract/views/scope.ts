@@ -14,6 +14,8 @@ import type { Day } from '@/core/units/day';
 import type { JobHead, ScopeView } from './job';
 
 export type FindingView = Finding & {
+  /** Of a service: what it was proved to be, by whom and when. */
+  proof: string | null;
   version: number;
   areaName: string;
   text: string;

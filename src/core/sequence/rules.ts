@@ -102,7 +102,8 @@ export type Effect =
 export type Preference = 'loud-and-dusty-first' | 'top-down' | 'back-to-front' | 'costly-late' | 'same-gate-together';
 /** Tasks of the whole job of which somebody says that they are done. */
 export const SETTLED_JOB_TASKS = ['site-setup', 'dust-doors', 'alarms', 'start-up', 'final-inspection'] as const;
-export type JobTask = (typeof SETTLED_JOB_TASKS)[number] | 'finished';
+export type SettledJobTask = (typeof SETTLED_JOB_TASKS)[number];
+export type JobTask = SettledJobTask | 'finished';
 
 const IN_THE_WALL = ['duct-rough', 'plumbing-rough', 'gas-rough', 'wiring-rough', 'low-voltage', 'pre-hang'] as const;
 const CLOSERS = ['close-in', 'rough-inspection', 'insulation', 'board', 'plaster'] as const;

@@ -1,6 +1,6 @@
 import { workFacts, type Work } from '../sequence/works';
 import type { AreaKind } from './area';
-import type { Draft, DraftArea, DraftLevel } from './draft-area';
+import { isPassageByName, type Draft, type DraftArea, type DraftLevel } from './draft-area';
 
 interface KnownLevel {
   id: string;
@@ -49,7 +49,7 @@ export function setOut(draft: Draft, known: readonly KnownLevel[], newId: () => 
       kind: area.kind,
       works: area.works,
       size: area.size,
-      passage: area.passage ?? false,
+      passage: area.passage ?? isPassageByName(area.name, area.kind),
       livedIn: false,
       provides: [...new Set(area.works.flatMap((work) => workFacts(work).provides ?? []))],
       beside: named(area.beside),

@@ -101,3 +101,11 @@ export const besideRows = rowsOf<Rows['beside'] & { job: string }>(
 export const jobNames = ofFirm(
   (firm): ReadonlyMap<string, string> => new Map(firm.jobs.map((id) => [id, jobRow(firm.job(id)).name])),
 );
+
+/** What lies beside an area, and to which of it the wall comes out. */
+export function neighboursOf(job: JobReading, area: string): { beside: string[]; opensTo: string[] } {
+  const pairs = besideRows(job).flatMap(({ one, other, opens }) =>
+    one === area ? [{ id: other, opens }] : other === area ? [{ id: one, opens }] : [],
+  );
+  return { beside: pairs.map(({ id }) => id), opensTo: pairs.filter(({ opens }) => opens === 1).map(({ id }) => id) };
+}

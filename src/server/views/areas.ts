@@ -1,6 +1,6 @@
 import type { AreasView } from '@/contract/views/firm';
 import type { Work } from '@/core/sequence/works';
-import { areasUpward, jobRow, levelRows } from '../reading/job';
+import { areasUpward, jobRow, levelRows, neighboursOf } from '../reading/job';
 import type { JobReading } from '../reading/reading';
 import { jobHead } from './job-head';
 
@@ -35,6 +35,7 @@ export function areasView(job: JobReading): AreasView {
       livedIn: area.lived_in === 1,
       passage: area.passage === 1,
       called: area.called,
+      ...neighboursOf(job, area.id),
     })),
   };
 }

@@ -272,6 +272,7 @@ export const unbookedOf = ofFirm((firm): UnbookedView[] => {
           areaName: areaNames(firm.job(task.job)).get(area) ?? '',
           phase,
           label: phaseFacts(phase).label,
+          also: [],
           office: office?.name ?? null,
           ready,
           askBy,
@@ -280,5 +281,14 @@ export const unbookedOf = ofFirm((firm): UnbookedView[] => {
       ];
     })
     .sort((a, b) => (a.ready < b.ready ? -1 : a.ready > b.ready ? 1 : 0))
+    .reduce<UnbookedView[]>(asOneVisit, [])
     .slice(0, 30);
 });
+
+/** Rooms of one job that are ready for the same office on the same day are one visit. */
+function asOneVisit(visits: UnbookedView[], next: UnbookedView): UnbookedView[] {
+  const same = visits.find((one) => one.job === next.job && one.phase === next.phase && one.ready === next.ready);
+  if (!same) return [...visits, next];
+  same.also.push({ area: next.area, areaName: next.areaName });
+  return visits;
+}

@@ -16,7 +16,7 @@ import { assumptionsOf, briefIn, extrasOf, findingsOf, scopeOf } from './scope-p
 import { selectionsOf } from './selection';
 import { closeInsOf } from '../reading/close-ins';
 import { personNames } from '../reading/firm';
-import { areaNames, areaRow, jobRow, levelRows } from '../reading/job';
+import { areaNames, areaRow, areaRows, jobRow, levelRows, neighboursOf } from '../reading/job';
 import { layoutOf } from '../reading/layouts';
 import { planOf, tasksOf } from '../reading/plan';
 import type { JobReading } from '../reading/reading';
@@ -106,6 +106,10 @@ export function roomView(job: JobReading, area: string, before?: PastPlace): Roo
       }),
     ),
     levels: [...levelRows(job)].reverse().map(({ id, name }) => ({ id, name })),
+    neighbours: {
+      all: areaRows(job).flatMap(({ id, name, level }) => (level !== null && id !== area ? [{ id, name }] : [])),
+      ...neighboursOf(job, area),
+    },
     brief: briefIn(job, area),
     called: row.called,
     walls: wallsIn(job, area),

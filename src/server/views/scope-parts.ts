@@ -1,3 +1,4 @@
+import { formatDay } from '@/core/units/day';
 import type { ScopeView } from '@/contract/views/job';
 import type { AssumptionView, DecisionView, ExtraView, FindingView, ScopeCounts } from '@/contract/views/scope';
 import type { BearingSign } from '@/core/scope/bearing-signs';
@@ -108,6 +109,9 @@ export const findingsOf = ofJob((job): FindingView[] => {
       picture,
       answer,
       answered_by,
+      proved,
+      proved_by,
+      proved_on,
     }) => {
       const finding: Finding = {
         id,
@@ -137,7 +141,10 @@ export const findingsOf = ofJob((job): FindingView[] => {
         picture,
         areaName: (area && names.get(area)) ?? '',
         text: findingText(finding),
-        gap: findingGap(finding),
+        gap: proved ? null : findingGap(finding),
+        proof: proved
+          ? `${proved === 'dead' ? 'proved dead' : 'marked and kept live'} by ${proved_by}${proved_on ? `, ${formatDay(proved_on, job.firm.today)}` : ''}`
+          : null,
       };
     },
   );

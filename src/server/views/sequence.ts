@@ -2,23 +2,28 @@ import type { RuleView, MethodView, SequenceView, StepView } from '@/contract/vi
 import { groupBy } from '@/core/group-by';
 import type { Link } from '@/core/schedule/network';
 import { phaseFacts } from '@/core/sequence/phases';
-import { NEVER_OFF, RULES } from '@/core/sequence/rules';
+import { NEVER_OFF, RULES, SETTLED_JOB_TASKS } from '@/core/sequence/rules';
 import { METHODS } from '@/core/sequence/methods';
-import { gateId, taskId } from '@/core/sequence/site';
-import { formatSlot } from '@/core/units/slot';
+import { gateId, jobTaskId, taskId } from '@/core/sequence/site';
+import { carryingChain } from '@/core/schedule/carrying';
+import { STAGE_KEYS, stageOf } from '@/core/sequence/stages';
+import { daysBetween, formatDay, formatWeekday, type Day } from '@/core/units/day';
+import { dayOfSlot, formatSlot, lastDay } from '@/core/units/slot';
+import { counted } from '@/core/words/count';
+import { sayReason } from '@/core/words/reason';
 import type { PlannedTask } from '@/core/schedule/plan';
-import { sayPlace, sayWork, sayWorkHere } from '@/core/words/work';
+import { sayPlace, sayWork, sayWorkHere, sayWorkShort } from '@/core/words/work';
 import { sayLimit } from '@/core/words/limit';
 import { jobHead } from './job-head';
 import { holdsOf } from './holds';
 import { planProblem } from '../reading/firm';
-import { areaNames, areaRows, partRows, phasesOf, stepRows } from '../reading/job';
+import { areaNames, areaRows, jobRow, partRows, phasesOf, stepRows } from '../reading/job';
 import { choiceRows, ownRules, ruleOf, switchRows, type OwnRuleRow } from '../reading/knowledge';
-import { planOf, tasksOf } from '../reading/plan';
+import { finishDay, planOf, tasksOf, wholePlan } from '../reading/plan';
 import { measuredHalfDays } from '../reading/rates';
 import type { JobReading } from '../reading/reading';
 import { assumptionRows } from '../reading/scope';
-import { gatesWith, ownLinkRows } from '../reading/sequence';
+import { doneTaskRows, gatesWith, ownLinkRows } from '../reading/sequence';
 import { logisticsOf } from './logistics';
 
 /** A job's order as steps to read, each with what it waits for and why. */
@@ -34,6 +39,8 @@ export function sequenceView(job: JobReading): SequenceView {
       return steps ? [{ id, name, steps }] : [];
     }),
     steps: stepsOf(job),
+    stages: stagesOf(job),
+    carrying: carryingOf(job),
     own: ownLinkRows(job).map((row) => ({
       id: row.id,
       before: `${names.get(row.before_area) ?? ''} · ${phaseFacts(row.before_phase).label}`,
@@ -58,6 +65,7 @@ export function sequenceView(job: JobReading): SequenceView {
           cure: exposure.cure,
         }),
       })),
+    jobTasks: jobTasksOf(job),
     holds: holdsOf(job),
     methods: methodsOf(job),
     rules: rulesOf(job),
@@ -105,6 +113,12 @@ function stepsOf(job: JobReading): StepView[] {
       trade: task.trade,
       state: task.state,
       when: plan ? formatSlot(plan.origin, task.start) : '',
+      day: plan ? dayOfSlot(plan.origin, task.start) : job.firm.today,
+      days: plan ? daysOf(plan.origin, task, job.firm.today) : '',
+      stage: stageOf(task.phase),
+      short: sayWorkShort(task.work),
+      place: sayPlace(task.work),
+      because: plan ? becauseOf(task, tasks, plan.origin) : null,
       links: (into.get(task.id) ?? []).map((link) => ({
         from: nameIn(tasks, link.before),
         rule: link.rule,
@@ -128,6 +142,98 @@ function stepsOf(job: JobReading): StepView[] {
         : null,
     };
   });
+}
+
+/** The days of a step, near ones by their weekday. */
+function daysOf(origin: Day, { start, finish }: PlannedTask, today: Day): string {
+  const [first, last] = [dayOfSlot(origin, start), lastDay(origin, Math.max(finish, start + 1))];
+  const said = (day: Day): string =>
+    day <= today ? 'today' : daysBetween(today, day) < 6 ? formatWeekday(day) : formatDay(day, today);
+  return said(first) === said(last) ? said(first) : `${said(first)} to ${said(last)}`;
+}
+
+/** What decides when a step begins, where it is not simply the step before it in the same room. */
+function becauseOf(task: PlannedTask, tasks: ReadonlyMap<string, PlannedTask>, origin: Day): string | null {
+  const { reason } = task;
+  if (reason.kind === 'link') {
+    const before = tasks.get(reason.task);
+    return before && before.area === task.area && before.state !== 'done'
+      ? null
+      : before?.state === 'done'
+        ? null
+        : sayReason(reason, origin);
+  }
+  return reason.kind === 'not-before' || reason.kind === 'weather' || reason.kind === 'away'
+    ? sayReason(reason, origin)
+    : null;
+}
+
+/** Work of the whole job, in the order of its days. */
+function jobTasksOf(job: JobReading): SequenceView['jobTasks'] {
+  const done = new Map(doneTaskRows(job).map((row) => [row.task, row]));
+  const tasks = tasksOf(job);
+  return SETTLED_JOB_TASKS.flatMap((task) => {
+    const planned = tasks.get(jobTaskId(job.id, task));
+    const said = done.get(task);
+    return planned
+      ? [
+          {
+            task,
+            label: sayWork(planned.work),
+            when: formatSlot(planOf(job)?.origin ?? job.firm.today, planned.start),
+            done: said
+              ? `${said.by}, ${formatDay(said.done_on, job.firm.today)}`
+              : planned.state === 'done'
+                ? 'by what walks have seen'
+                : null,
+          },
+        ]
+      : [];
+  });
+}
+
+/** How far each stage is, by steps. */
+function stagesOf(job: JobReading): SequenceView['stages'] {
+  const result = Object.fromEntries(STAGE_KEYS.map((stage) => [stage, { done: 0, of: 0 }])) as SequenceView['stages'];
+  for (const task of tasksOf(job).values()) {
+    const stage = result[stageOf(task.phase)];
+    stage.of++;
+    if (task.state === 'done') stage.done++;
+  }
+  return result;
+}
+
+/** Steps of the chain that are shown: its ends, and what takes longest between them. */
+const CARRYING_SHOWN = 7;
+
+function carryingOf(job: JobReading): SequenceView['carrying'] {
+  const plan = planOf(job);
+  const whole = wholePlan(job.firm);
+  const [end, promise] = [finishDay(job), jobRow(job).promise_day];
+  if (!plan || !whole || !end) return null;
+  const chain = carryingChain(whole, job.id).filter((task) => task.duration > 0);
+  const [first, last] = [chain[0], chain.at(-1)];
+  if (!first || !last) return null;
+  const shown = new Set(
+    [...chain.slice(1, -1)].sort((a, b) => b.finish - b.start - (a.finish - a.start)).slice(0, CARRYING_SHOWN - 2),
+  );
+  const late = promise ? daysBetween(promise, end) : 0;
+  return {
+    end:
+      late > 0
+        ? `${counted(late, 'day')} late: ends ${formatDay(end, job.firm.today)}.`
+        : `Ends ${formatDay(end, job.firm.today)}${promise ? ', as promised' : ''}.`,
+    late: late > 0,
+    first: first.reason.kind === 'none' || first.reason.kind === 'now' ? null : sayReason(first.reason, plan.origin),
+    steps: chain
+      .filter((task) => task === first || task === last || shown.has(task))
+      .map((task) => ({
+        task: task.id,
+        label: sayWork(task.work),
+        when: formatDay(dayOfSlot(plan.origin, task.start), job.firm.today),
+        days: Math.ceil((task.finish - task.start) / 2),
+      })),
+  };
 }
 
 function lagWords(link: Link): string {
@@ -165,6 +271,12 @@ function methodsOf(job: JobReading): MethodView[] {
 
 function rulesOf(job: JobReading): RuleView[] {
   const counts = groupBy(planOf(job)?.links ?? [], (link) => link.rule);
+  const decided = groupBy(
+    [...tasksOf(job).values()].flatMap(({ state, reason }) =>
+      state !== 'done' && reason.kind === 'link' ? [reason.rule] : [],
+    ),
+    (rule) => rule,
+  );
   const off = groupBy(
     switchRows(job).filter((row) => row.holds === 0),
     (row) => row.rule,
@@ -180,6 +292,7 @@ function rulesOf(job: JobReading): RuleView[] {
     reason,
     strength,
     links: counts.get(number)?.length ?? 0,
+    decides: decided.get(number)?.length ?? 0,
     stays: NEVER_OFF.includes(number),
     off: (off.get(number) ?? []).map((word) => ({
       area: word.area ? { id: word.area, name: names.get(word.area) ?? '' } : null,

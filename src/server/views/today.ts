@@ -135,7 +135,7 @@ function callsOf(firm: FirmReading): TodayView['calls'] {
     .filter((visit) => visit.office !== null && visit.askBy <= until)
     .map((visit) => ({
       key: `${visit.area}${visit.phase}`,
-      text: `${visit.office ?? ''} for ${visit.areaName} · ${visit.label}, ready ${formatDay(visit.ready, now)}`,
+      text: `${visit.office ?? ''} for ${[visit.areaName, ...visit.also.map((room) => room.areaName)].join(', ')} · ${visit.label}, ready ${formatDay(visit.ready, now)}`,
       jobName: visit.jobName,
       href: routes.coordination(),
       day: visit.askBy,

@@ -72,10 +72,11 @@ export function Inspections({ view, office }: { view: CoordinationView; office: 
                 }
               >
                 <span className="fw-bold">
-                  {unbooked.areaName} · {unbooked.label}
+                  {[unbooked.areaName, ...unbooked.also.map((room) => room.areaName)].join(', ')} · {unbooked.label}
                 </span>{' '}
                 <span className="soft">{unbooked.jobName}</span>
                 <div className={unbooked.late ? 'bad' : 'soft'}>
+                  {unbooked.also.length > 0 && `${unbooked.also.length + 1} rooms in one visit; `}
                   ready {formatDay(unbooked.ready, view.today)},{' '}
                   {unbooked.office
                     ? unbooked.late
@@ -121,7 +122,7 @@ export function Inspections({ view, office }: { view: CoordinationView; office: 
               phase: open.of.phase,
               wishedOn: open.of.ready,
               kinds: [],
-              also: [],
+              also: open.of.also.map(({ area }) => ({ id: newId(), area })),
             })}
           >
             <p>

@@ -25,6 +25,7 @@ import { useRemove } from '../kit/use-remove';
 import { capital } from '@/core/words/letters';
 import { DamageFound } from './damage-found';
 import { FindingForm } from './finding-form';
+import { ServiceProof } from './prove-service';
 import { Registers } from './registers';
 import type { AssumptionView, FindingView } from '@/contract/views/scope';
 import type { Removable } from '@/contract/commands/scope';
@@ -295,6 +296,7 @@ function AreaScope({
             <span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}
             {finding.gap && <div className="small-text soon">{finding.gap}</div>}
             <DamageFound finding={finding} />
+            <ServiceProof finding={finding} />
           </Line>
         ))}
         {area.assumptions.map((assumption) => (

@@ -90,11 +90,14 @@ function GateForm({ view, onDone }: { view: SequenceView; onDone: () => void }) 
           reason: '',
           before: ends(before),
           after: ends(after),
-          together: true,
+          together: false,
         })}
       >
         <TextField name="label" label="Name" />
-        <CheckField name="together" label="One visit after it, one room after the other" />
+        <CheckField
+          name="together"
+          label="One room after the other (leave it off for inspections: they look at all rooms at once)"
+        />
         <TextField name="notBefore" label="Not before" type="date" hint="Where it has a day of its own." />
         <TextField name="reason" label="Because" />
       </CommandForm>

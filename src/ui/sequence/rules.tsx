@@ -69,7 +69,12 @@ export function Rules({ view }: { view: SequenceView }) {
               {rule.title}
             </span>{' '}
             <span className="mono">{rule.strength === 'hard' ? 'must' : 'prefer'}</span>
-            {rule.links > 0 && <span className="soft"> · {rule.links} links here</span>}
+            {rule.links > 0 && (
+              <span className="soft">
+                {' '}
+                · {rule.links} links here{rule.decides > 0 && `, decides the day of ${rule.decides}`}
+              </span>
+            )}
             <div className="soft">
               {rule.reason}
               {rule.own && !rule.own.job && ' (the firm’s own)'}

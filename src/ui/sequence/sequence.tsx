@@ -3,15 +3,18 @@ import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
+import { writeRule } from '@/contract/commands/knowledge';
 import { addLink, removeLink } from '@/contract/commands/sites';
 import type { SequenceView, StepView } from '@/contract/views/plan';
-import { TRADES } from '@/core/sequence/trades';
+import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
 import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { StateIcon } from '../kit/state-icon';
 import { PlanProblem } from '../kit/notice';
 import { Because } from './because';
+import { ByWeek, Carrying } from './by-week';
 import { Gates } from './gates';
+import { JobTasks } from './job-tasks';
 import { Logistics } from './logistics';
 import { Rules } from './rules';
 import { Methods } from './methods';
@@ -35,13 +38,14 @@ const FIRST = 40;
 
 /** The job's order as steps to read from the top: when, what, who, and the reason on every link. */
 export function Sequence({ view }: { view: SequenceView }) {
-  const [area, setArea] = useState('');
+  const [of, setOf] = useState('');
   const [adding, setAdding] = useState(false);
   const [through, setThrough] = useState(false);
   const [all, setAll] = useState(false);
   const [step, setStep] = useState<string>();
   const chosen = view.steps.find((entry) => entry.task === step);
-  const steps = view.steps.filter((entry) => area === '' || entry.area === area);
+  const steps = view.steps.filter((entry) => of === '' || entry.area === of || `trade:${entry.trade}` === of);
+  const trades = TRADE_KEYS.filter((trade) => trade !== 'nobody' && view.steps.some((entry) => entry.trade === trade));
   return (
     <>
       <JobTabs job={view.job} />
@@ -52,16 +56,25 @@ export function Sequence({ view }: { view: SequenceView }) {
             <Form.Select
               size="sm"
               className="mid-field"
-              aria-label="Show the steps of one area"
-              value={area}
-              onChange={(event) => setArea(event.target.value)}
+              aria-label="Whose order"
+              value={of}
+              onChange={(event) => setOf(event.target.value)}
             >
-              <option value="">all areas</option>
-              {view.areas.map((entry) => (
-                <option key={entry.id} value={entry.id}>
-                  {entry.name}
-                </option>
-              ))}
+              <option value="">the house</option>
+              <optgroup label="a room">
+                {view.areas.map((entry) => (
+                  <option key={entry.id} value={entry.id}>
+                    {entry.name}
+                  </option>
+                ))}
+              </optgroup>
+              <optgroup label="a trade">
+                {trades.map((trade) => (
+                  <option key={trade} value={`trade:${trade}`}>
+                    {TRADES[trade]}
+                  </option>
+                ))}
+              </optgroup>
             </Form.Select>
             <Button
               variant="outline-secondary"
@@ -69,7 +82,7 @@ export function Sequence({ view }: { view: SequenceView }) {
               onClick={() => setThrough(!through)}
               disabled={steps.length === 0}
             >
-              {through ? 'Read as a list' : 'Walk through it'}
+              {through ? 'Read by week' : 'Walk through it'}
             </Button>
             <Button onClick={() => setAdding(true)} disabled={view.areas.length === 0}>
               Agree an order
@@ -77,6 +90,8 @@ export function Sequence({ view }: { view: SequenceView }) {
           </span>
         </PageHead>
         <PlanProblem problem={view.problem} />
+        <Carrying view={view} />
+        {!through && of === '' && view.steps.length > 0 && <ByWeek view={view} onStep={setStep} />}
         <div className="main-and-aside">
           <section>
             {view.steps.length === 0 && (
@@ -88,7 +103,9 @@ export function Sequence({ view }: { view: SequenceView }) {
               </Empty>
             )}
             {through ? (
-              <WalkThrough key={area} steps={steps} onChange={setStep} />
+              <WalkThrough key={of} steps={steps} onChange={setStep} />
+            ) : of === '' ? (
+              <ReadAll open={all} onOpen={() => setAll(true)} steps={steps} onStep={setStep} />
             ) : (
               <>
                 <ol className="lines">
@@ -106,6 +123,7 @@ export function Sequence({ view }: { view: SequenceView }) {
           </section>
           <aside>
             <Own view={view} />
+            <JobTasks view={view} />
             <Exposures view={view} />
             <Methods view={view} />
             <Gates view={view} />
@@ -139,6 +157,34 @@ export function Sequence({ view }: { view: SequenceView }) {
         </SidePanel>
       </div>
     </>
+  );
+}
+
+/** Every step with all its reasons, made only once somebody asks. */
+function ReadAll({
+  steps,
+  open,
+  onOpen,
+  onStep,
+}: {
+  steps: readonly Step[];
+  open: boolean;
+  onOpen: () => void;
+  onStep: (task: string) => void;
+}) {
+  if (steps.length === 0) return null;
+  if (!open)
+    return (
+      <Button className="mt-3" variant="outline-secondary" onClick={onOpen}>
+        Read all {steps.length} steps with their reasons
+      </Button>
+    );
+  return (
+    <ol className="lines">
+      {steps.map((entry) => (
+        <StepLine key={entry.task} step={entry} onChange={() => onStep(entry.task)} />
+      ))}
+    </ol>
   );
 }
 
@@ -216,6 +262,23 @@ function MoreReasons({ open, done, shown }: { open: Step['links']; done: Step['l
 
 function Own({ view }: { view: SequenceView }) {
   const { busy, give } = useSend();
+  /** What was agreed once becomes a rule of the firm, which all its jobs then have. */
+  const keep = ({ ends, reason }: SequenceView['own'][number]): void =>
+    void give(
+      writeRule,
+      {
+        id: newId(),
+        before: ends.before.phase,
+        after: ends.after.phase,
+        within: ends.before.area === ends.after.area ? 'area' : 'beside',
+        kind: 'FS',
+        lag: 0,
+        lagUnit: 'work',
+        strength: 'hard',
+        reason,
+      },
+      { text: 'It is a rule of the firm now, in every job; see the rules below.' },
+    );
   return (
     <Block heading={<Means of="word.agreed-order">Agreed for this job</Means>}>
       {view.own.length === 0 && <p className="soft mt-2 small-text">No order beyond the rules.</p>}
@@ -225,21 +288,29 @@ function Own({ view }: { view: SequenceView }) {
             key={own.id}
             small
             beside={
-              <LinkButton
-                disabled={busy}
-                onClick={() =>
-                  void give(
-                    removeLink,
-                    { id: own.id },
-                    {
-                      text: 'Dropped; the plan follows.',
-                      back: 'Agreed again.',
-                    },
-                  )
-                }
-              >
-                Remove
-              </LinkButton>
+              <>
+                <LinkButton className="me-2" disabled={busy} onClick={() => keep(own)}>
+                  For all jobs
+                  <Hidden>
+                    : {own.before} before {own.after}
+                  </Hidden>
+                </LinkButton>
+                <LinkButton
+                  disabled={busy}
+                  onClick={() =>
+                    void give(
+                      removeLink,
+                      { id: own.id },
+                      {
+                        text: 'Dropped; the plan follows.',
+                        back: 'Agreed again.',
+                      },
+                    )
+                  }
+                >
+                  Remove
+                </LinkButton>
+              </>
             }
           >
             <span className="fw-bold">{own.before}</span> before <span className="fw-bold">{own.after}</span>

@@ -37,8 +37,9 @@ export function AreaForms({ view }: { view: RoomView }) {
       </Button>
       <SidePanel title={`What is done in ${area.name}`} open={open === 'area'} onClose={close}>
         <ChangeArea
-          area={{ ...area, called: view.called, level: area.levelId }}
+          area={{ ...area, ...view.neighbours, called: view.called, level: area.levelId }}
           levels={view.levels}
+          others={view.neighbours.all}
           onDone={kept('Saved; the plan follows.')}
         />
       </SidePanel>

@@ -76,6 +76,7 @@ export function AreaList({ view }: { view: AreasView }) {
             key={open.area.id}
             area={open.area}
             levels={view.levels}
+            others={others.filter((area) => area.level !== null)}
             onDone={() => {
               close();
               say({ text: 'Saved; the plan follows.' });

@@ -9,18 +9,33 @@ import { CheckField, CommandForm, SelectField, TextField, TicksField } from '../
 type Terms = {
   area: Omit<PlacedArea, 'levelName'>;
   levels: readonly { id: string; name: string }[];
+  /** Rooms that may lie beside it. */
+  others: readonly { id: string; name: string }[];
   onDone: () => void;
 };
 
 /** What an area is called, what it is, where it lies, and what is done in it. */
-export function ChangeArea({ area, levels, onDone }: Terms) {
-  const { id, version, name, kind, level, works, size, livedIn, passage, called } = area;
+export function ChangeArea({ area, levels, others, onDone }: Terms) {
+  const { id, version, name, kind, level, works, size, livedIn, passage, called, beside, opensTo } = area;
   return (
     <CommandForm
       kind={changeArea}
       submit="Save"
       onDone={onDone}
-      start={() => ({ id, version, name, kind, level: level ?? 'outside', works, size, livedIn, passage, called })}
+      start={() => ({
+        id,
+        version,
+        name,
+        kind,
+        level: level ?? 'outside',
+        works,
+        size,
+        livedIn,
+        passage,
+        called,
+        beside,
+        opensTo,
+      })}
     >
       <TextField name="name" label="Name" />
       <div className="form-pair">
@@ -45,6 +60,20 @@ export function ChangeArea({ area, levels, onDone }: Terms) {
       />
       <CheckField name="livedIn" label="Somebody lives in it during the work" />
       <CheckField name="passage" label="Others are reached through it" />
+      {others.length > 0 && (
+        <>
+          <TicksField
+            name="beside"
+            label="Shares a wall with"
+            options={others.map(({ id: other, name: its }) => [other, its])}
+          />
+          <TicksField
+            name="opensTo"
+            label="The wall comes out to"
+            options={others.map(({ id: other, name: its }) => [other, its])}
+          />
+        </>
+      )}
     </CommandForm>
   );
 }

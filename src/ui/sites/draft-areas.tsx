@@ -2,7 +2,7 @@
 import { Button, Form } from 'react-bootstrap';
 import { workFacts, worksFor } from '@/core/sequence/works';
 import { AREA_KIND_KEYS, AREA_KINDS, type AreaKind } from '@/core/sites/area';
-import { standsOnLevel, type DraftArea } from '@/core/sites/draft-area';
+import { isPassageByName, standsOnLevel, type DraftArea } from '@/core/sites/draft-area';
 import { Hidden } from '../kit/hidden';
 
 /** The areas before they are set out, each line changed in place. */
@@ -99,14 +99,23 @@ function DraftTable({
             </td>
             <td>
               {standsOnLevel(area.kind) ? (
-                <Form.Control
-                  size="sm"
-                  list="draft-levels"
-                  aria-label={`Storey of ${area.name}`}
-                  value={area.level ?? ''}
-                  maxLength={40}
-                  onChange={(event) => put(at, { level: event.target.value || ground })}
-                />
+                <>
+                  <Form.Control
+                    size="sm"
+                    list="draft-levels"
+                    aria-label={`Storey of ${area.name}`}
+                    value={area.level ?? ''}
+                    maxLength={40}
+                    onChange={(event) => put(at, { level: event.target.value || ground })}
+                  />
+                  <Form.Check
+                    id={`passage-${at}`}
+                    className="small-text"
+                    label="others pass through"
+                    checked={area.passage ?? isPassageByName(area.name, area.kind)}
+                    onChange={(event) => put(at, { passage: event.target.checked })}
+                  />
+                </>
               ) : (
                 <span className="soft">outside</span>
               )}

@@ -1,0 +1,163 @@
+'use client';
+import { useState } from 'react';
+import type { SequenceView, StepView } from '@/contract/views/plan';
+import { groupBy } from '@/core/group-by';
+import { STAGE_KEYS, STAGES } from '@/core/sequence/stages';
+import { addDays, formatDay, mondayOf, type Day } from '@/core/units/day';
+import { Hidden } from '../kit/hidden';
+import { StateIcon } from '../kit/state-icon';
+
+/** Weeks that are told by themselves; what comes later is told by month. */
+const BY_WEEK = 6;
+
+interface Span {
+  key: string;
+  label: string;
+  steps: StepView[];
+}
+
+/** The weeks in which something begins, the near ones each, the far ones by month. */
+function spansOf(steps: readonly StepView[], today: Day): Span[] {
+  const first = mondayOf(today);
+  const far = addDays(first, 7 * BY_WEEK);
+  const key = (step: StepView): string => {
+    const week = mondayOf(step.day < today ? today : step.day);
+    return week < far ? week : week.slice(0, 7);
+  };
+  return [...groupBy(steps, key)]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([at, list]) => ({ key: at, label: labelOf(at, first), steps: list }));
+}
+
+function labelOf(key: string, first: Day): string {
+  if (key === first) return 'This week';
+  if (key === addDays(first, 7)) return 'Next week';
+  if (key.length === 7)
+    return new Intl.DateTimeFormat('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
+      new Date(`${key}-01T00:00:00Z`),
+    );
+  return `from ${formatDay(key)}`;
+}
+
+/** The order of the house: stages across, weeks down; this week open, later ones a line until one asks. */
+export function ByWeek({ view, onStep }: { view: SequenceView; onStep: (task: string) => void }) {
+  const spans = spansOf(view.steps, view.today);
+  const [open, setOpen] = useState<readonly string[]>(() => spans.slice(0, 1).map(({ key }) => key));
+  const turn = (key: string): void =>
+    setOpen(open.includes(key) ? open.filter((other) => other !== key) : [...open, key]);
+  return (
+    <div className="by-week" role="table" aria-label="The order of the house by week">
+      <div className="heads" role="row">
+        <span role="columnheader">
+          <Hidden>Week</Hidden>
+        </span>
+        {STAGE_KEYS.map((stage) => {
+          const { done, of } = view.stages[stage];
+          return (
+            <span key={stage} role="columnheader">
+              <span className="fw-bold">{STAGES[stage]}</span>{' '}
+              <span className="soft small-text">
+                {done} of {of}
+              </span>
+              <span className="level" style={{ '--done': `${of === 0 ? 0 : (100 * done) / of}%` } as never} />
+            </span>
+          );
+        })}
+      </div>
+      {spans.map((span) => (
+        <Week key={span.key} span={span} open={open.includes(span.key)} onTurn={() => turn(span.key)} onStep={onStep} />
+      ))}
+    </div>
+  );
+}
+
+function Week({
+  span: { key, label, steps },
+  open,
+  onTurn,
+  onStep,
+}: {
+  span: Span;
+  open: boolean;
+  onTurn: () => void;
+  onStep: (task: string) => void;
+}) {
+  const byStage = groupBy(steps, (step) => step.stage);
+  return (
+    <div className={`week ${open ? 'open' : ''}`} role="row" id={`week-${key}`}>
+      <span role="rowheader">
+        <button type="button" className="turn" aria-expanded={open} onClick={onTurn}>
+          {label}
+        </button>
+        {open && (
+          <span className="soft small-text d-block">
+            {steps.length} {steps.length === 1 ? 'step' : 'steps'}
+          </span>
+        )}
+      </span>
+      {STAGE_KEYS.map((stage) => (
+        <span key={stage} role="cell" className="cell" data-stage={STAGES[stage]}>
+          {open ? (
+            (byStage.get(stage) ?? []).map((step) => <Entry key={step.task} step={step} onStep={onStep} />)
+          ) : (
+            <Summary steps={byStage.get(stage) ?? []} />
+          )}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+/** How many, and in which rooms, in a line. */
+function Summary({ steps }: { steps: readonly StepView[] }) {
+  if (steps.length === 0) return null;
+  const places = [...new Set(steps.map((step) => step.place).filter(Boolean))];
+  return (
+    <span className="small-text">
+      <span className="fw-bold">{steps.length}</span> {places.slice(0, 2).join(', ')}
+      {places.length > 2 && ` +${places.length - 2}`}
+    </span>
+  );
+}
+
+function Entry({ step, onStep }: { step: StepView; onStep: (task: string) => void }) {
+  return (
+    <div className="entry">
+      <StateIcon kind={step.state === 'under-way' ? 'under-way' : step.trade === 'nobody' ? 'waiting' : 'not-begun'} />
+      <span>
+        {step.time ? (
+          <button type="button" className="name" onClick={() => onStep(step.task)}>
+            <span className="fw-bold">{step.short}</span> {step.place}
+          </button>
+        ) : (
+          <span>
+            <span className="fw-bold">{step.short}</span> {step.place}
+          </span>
+        )}
+        {step.because && <span className="soft because">{step.because}</span>}
+      </span>
+      <span className="when">{step.days}</span>
+    </div>
+  );
+}
+
+/** What carries the end of the job, from now to the end. */
+export function Carrying({ view }: { view: SequenceView }) {
+  const { carrying } = view;
+  if (!carrying || carrying.steps.length === 0) return null;
+  return (
+    <div className="carrying">
+      <p className="mb-1">
+        <span className={carrying.late ? 'bad fw-bold' : 'fw-bold'}>{carrying.end}</span>{' '}
+        {carrying.first && <span>{carrying.first}</span>}
+      </p>
+      <ol aria-label="What carries the end">
+        {carrying.steps.map((step) => (
+          <li key={step.task} style={{ flexGrow: Math.max(1, step.days) }}>
+            <span className="fw-bold">{step.label}</span> <span className="soft">{step.when}</span>
+          </li>
+        ))}
+      </ol>
+    </div>
+  );
+}
