@@ -392,7 +392,7 @@ describe('the screens of sequence and schedule', () => {
     // This week stands open, later ones are a line; every step has what decides its day.
     expect(page).toMatch(/This week \d+ steps .* gas pipe Boiler cupboard .* Next week \d+ /);
     expect(page).toMatch(/Inside the walls \d+ of \d+/);
-    expect(page).toMatch(/\d+ days late: ends .* The order for Lantern glazing/);
+    expect(page).toMatch(/\d+ days late: ends .* The order for lantern glazing/);
     expect(page).toMatch(/Smoke and gas alarms, tried .*Done…/);
     expect(page).toMatch(/Cabinets and paint : the usual order/);
     expect(page).toMatch(

@@ -108,6 +108,9 @@ export const settleLogistic = command(
   }).noUnknown(),
 );
 
+/** A number that must be there, refused in the words of who types it. */
+const figure = (what: string) =>
+  number().typeError(`${what}, must be a number, like 4.5`).required(`${what}, is missing`);
 const kinds = () => array(field.oneOf('what is looked at', INSPECTION_KIND_KEYS)).default([]).max(10);
 const weekdays = () =>
   array(field.whole('the weekday', 0, 6))
@@ -235,9 +238,11 @@ export const sayOutlook = command(
       object({
         day: field.day('the day'),
         half: half('the half of the day'),
-        rain: number().required().min(0, 'rain is not under 0').max(500, 'over 500 mm cannot be meant'),
-        wind: number().required().min(0, 'wind is not under 0').max(100, 'over 100 m/s cannot be meant'),
-        low: number().required().min(-60).max(60),
+        rain: figure('rain, in mm').min(0, 'rain is not under 0').max(500, 'over 500 mm cannot be meant'),
+        wind: figure('wind, in m/s').min(0, 'wind is not under 0').max(100, 'over 100 m/s cannot be meant'),
+        low: figure('the lowest temperature, in °C')
+          .min(-60, 'under −60 °C cannot be meant')
+          .max(60, 'over 60 °C cannot be meant'),
       }).noUnknown(),
     )
       .required()

@@ -19,6 +19,8 @@ export interface InspectionView extends InspectedStep {
   when: string;
   state: 'booked' | 'passed' | 'failed' | 'cancelled';
   words: string;
+  /** Its day has come: before it nobody can have looked. */
+  due: boolean;
   /** Who passed or failed it. */
   by: string;
   /** Why the plan cannot keep the booked day; null where it can. */

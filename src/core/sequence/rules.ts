@@ -411,12 +411,7 @@ export const RULES: readonly Rule[] = [
       lag: { halfDays: 14, unit: 'elapsed' },
     },
     { form: 'order', before: ['board', 'tape', 'plaster'], after: ['ceiling-grid'], within: 'area' },
-    {
-      form: 'order',
-      before: ['first-coats', 'stair', 'built-ins', 'trim', 'ceiling-grid'],
-      after: ['final-coat'],
-      within: 'area',
-    },
+    { form: 'order', before: ['first-coats'], after: ['final-coat'], within: 'area' },
   ),
   hard(
     15,
@@ -598,6 +593,12 @@ export const RULES: readonly Rule[] = [
     { form: 'order', before: ['first-coats'], after: ['flooring', 'final-coat'], within: 'joined' },
   ),
 
+  hard(34, 'The last coat last', 'what is fitted after the last coat marks it, and has none itself', {
+    form: 'order',
+    before: ['trim', 'stair', 'built-ins', 'ceiling-grid'],
+    after: ['final-coat'],
+    within: 'area',
+  }),
   hard(33, 'Do not open before you can close', 'an open roof or wall costs more than the days that were won', {
     form: 'closable',
   }),

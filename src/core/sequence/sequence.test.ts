@@ -138,6 +138,7 @@ const SPOKEN: [number, Site, string, string, Partial<Link>?][] = [
     'hall:first-coats',
   ],
   [30, site([area('a', ['wall-out', 'tape']), area('b', ['flooring'], { opensTo: ['a'] })]), 'a:tape', 'b:flooring'],
+  [34, site([area('a', ['trim', 'final-coat'])]), 'a:trim', 'a:final-coat'],
   [31, site([area('a', ['trim']), area('b', ['snags'])]), 'job:finished', 'b:snags', { strength: 'soft' }],
   [32, site([area('a', ['scan']), area('b', ['cut'])]), 'a:scan', 'b:cut', { strength: 'soft' }],
   [27, site([outside('g', 'ground', ['excavate'])]), 'job:site-setup', 'g:excavate', { strength: 'soft' }],
@@ -156,7 +157,7 @@ describe('the rules', () => {
 
   it('are all there, each with a reason, and each that makes links is spoken of here', () => {
     expect(RULES.map((rule) => rule.number).sort((a, b) => a - b)).toEqual(
-      Array.from({ length: 33 }, (_, index) => index + 1),
+      Array.from({ length: 34 }, (_, index) => index + 1),
     );
     expect(RULES.every((rule) => rule.reason.length > 10)).toBe(true);
     const making = RULES.filter((rule) =>

@@ -1,6 +1,11 @@
+import { addDays, formatDay } from '@/core/units/day';
 import { insert, queryOne, execute, update } from '../database/query';
 import { handlers, openJobs, requireRow, requireVersion } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
+import { today } from '../zone';
+
+/** Days that a weather service speaks of. */
+const OUTLOOK_AHEAD = 16;
 
 export const resourceHandlers = handlers({
   'plant.set': (context, { id, version, name, units, phases }) => {
@@ -35,6 +40,15 @@ export const resourceHandlers = handlers({
     });
   },
   'outlook.say': (context, { halves }) => {
+    const on = today(context.installation);
+    halves.forEach(({ day }, index) => {
+      if (day < on || day > addDays(on, OUTLOOK_AHEAD))
+        throw unprocessable(
+          'no-outlook',
+          `${formatDay(day, on)} is no day of an outlook: say one from today to ${formatDay(addDays(on, OUTLOOK_AHEAD), on)}.`,
+          `halves[${index}].day`,
+        );
+    });
     for (const one_ of halves) {
       execute(
         context.db,

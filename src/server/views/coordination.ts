@@ -135,7 +135,9 @@ function weatherOf(firm: FirmReading): Pick<CoordinationView, 'outlook' | 'saidA
 const keptBack = (plan: StoredPlan | undefined, job: (id: string) => string): CoordinationView['kept'] =>
   (plan?.tasks ?? []).flatMap((task) => {
     if (!plan || task.state === 'done') return [];
-    const kept = plan.notBefore.find((wait) => wait.task === task.id && wait.kind === 'kept');
+    const kept = plan.notBefore.find(
+      (wait) => wait.task === task.id && wait.kind === 'kept' && wait.wait.kind !== 'one-visit',
+    );
     const text =
       task.reason.kind === 'weather'
         ? sayWeather(task.reason.weather, plan.origin)
@@ -221,6 +223,7 @@ function inspectionsOf(firm: FirmReading): InspectionView[] {
       state: row.state,
       words: row.words,
       by: row.by,
+      due: row.day <= now,
       unkept: kept ? null : sayUnkeptVisit(unkept(row.day, task, now), now),
     };
   });

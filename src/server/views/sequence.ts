@@ -1,12 +1,12 @@
 import type { RuleView, MethodView, SequenceView, StepView } from '@/contract/views/plan';
 import { groupBy } from '@/core/group-by';
 import type { Link } from '@/core/schedule/network';
-import { phaseFacts } from '@/core/sequence/phases';
+import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { NEVER_OFF, RULES, SETTLED_JOB_TASKS } from '@/core/sequence/rules';
 import { METHODS } from '@/core/sequence/methods';
 import { gateId, jobTaskId, taskId } from '@/core/sequence/site';
 import { carryingChain } from '@/core/schedule/carrying';
-import { STAGE_KEYS, stageOf } from '@/core/sequence/stages';
+import { STAGE_KEYS, stageOfWork } from '@/core/sequence/stages';
 import { daysBetween, formatDay, formatWeekday, type Day } from '@/core/units/day';
 import { dayOfSlot, formatSlot, lastDay } from '@/core/units/slot';
 import { counted } from '@/core/words/count';
@@ -23,6 +23,7 @@ import { finishDay, planOf, tasksOf, wholePlan } from '../reading/plan';
 import { measuredHalfDays } from '../reading/rates';
 import type { JobReading } from '../reading/reading';
 import { assumptionRows } from '../reading/scope';
+import { siteOf } from '../reading/site';
 import { doneTaskRows, gatesWith, ownLinkRows } from '../reading/sequence';
 import { logisticsOf } from './logistics';
 
@@ -98,6 +99,7 @@ function stepsOf(job: JobReading): StepView[] {
     assumptionRows(job).filter((row) => row.state === 'open'),
     (row) => taskId(row.area, row.phase) as string,
   );
+  const at = frontsOf(job);
   const times = new Map(stepRows(job).map((row) => [taskId(row.area, row.phase), row]));
   const parts = groupBy(partRows(job), (row) => taskId(row.area, row.phase) as string);
   const open = [...tasks.values()]
@@ -115,7 +117,7 @@ function stepsOf(job: JobReading): StepView[] {
       when: plan ? formatSlot(plan.origin, task.start) : '',
       day: plan ? dayOfSlot(plan.origin, task.start) : job.firm.today,
       days: plan ? daysOf(plan.origin, task, job.firm.today) : '',
-      stage: stageOf(task.phase),
+      stage: stageOfWork(task.work, task.area, at),
       short: sayWorkShort(task.work),
       place: sayPlace(task.work),
       because: plan ? becauseOf(task, tasks, plan.origin) : null,
@@ -149,7 +151,7 @@ function daysOf(origin: Day, { start, finish }: PlannedTask, today: Day): string
   const [first, last] = [dayOfSlot(origin, start), lastDay(origin, Math.max(finish, start + 1))];
   const said = (day: Day): string =>
     day <= today ? 'today' : daysBetween(today, day) < 6 ? formatWeekday(day) : formatDay(day, today);
-  return said(first) === said(last) ? said(first) : `${said(first)} to ${said(last)}`;
+  return said(first) === said(last) ? said(first) : `${said(first)} – ${said(last)}`;
 }
 
 /** What decides when a step begins, where it is not simply the step before it in the same room. */
@@ -192,11 +194,21 @@ function jobTasksOf(job: JobReading): SequenceView['jobTasks'] {
   });
 }
 
+/** The step at which each area is. */
+const frontsOf = (job: JobReading): ReadonlyMap<string, Phase> =>
+  new Map(
+    siteOf(job).areas.flatMap(({ id, track }) => {
+      const front = track.find((step) => step.fraction < 1);
+      return front ? [[id, front.phase] as const] : [];
+    }),
+  );
+
 /** How far each stage is, by steps. */
 function stagesOf(job: JobReading): SequenceView['stages'] {
   const result = Object.fromEntries(STAGE_KEYS.map((stage) => [stage, { done: 0, of: 0 }])) as SequenceView['stages'];
+  const at = frontsOf(job);
   for (const task of tasksOf(job).values()) {
-    const stage = result[stageOf(task.phase)];
+    const stage = result[stageOfWork(task.work, task.area, at)];
     stage.of++;
     if (task.state === 'done') stage.done++;
   }

@@ -53,7 +53,9 @@ export function Inspections({ view, office }: { view: CoordinationView; office: 
       <Visits view={view} busy={busy} give={give} setOpen={setOpen} />
       {view.unbooked.length > 0 && (
         <>
-          <h3 className="mt-3">To be booked</h3>
+          <h3 className="mt-3">
+            To be booked <span className="soft">{roomsInVisits(view.unbooked)}</span>
+          </h3>
           <Lines>
             {view.unbooked.slice(0, 10).map((unbooked) => (
               <Line
@@ -152,6 +154,12 @@ export function Inspections({ view, office }: { view: CoordinationView; office: 
   );
 }
 
+/** How many visits the rooms take, where some are looked at together; none of it ends later for it by more than a day. */
+function roomsInVisits(visits: CoordinationView['unbooked']): string {
+  const rooms = visits.reduce((sum, visit) => sum + 1 + visit.also.length, 0);
+  return rooms > visits.length ? `${rooms} rooms in ${visits.length} visits` : '';
+}
+
 /** The visits that are booked, and those that were. */
 function Visits({
   view,
@@ -173,18 +181,22 @@ function Visits({
           beside={
             inspection.state === 'booked' && (
               <span className="text-nowrap">
-                <LinkButton className="me-2" onClick={() => setOpen({ what: 'passed', of: inspection })}>
-                  Passed
-                  <Hidden>
-                    : {inspection.areaName} · {inspection.label}
-                  </Hidden>
-                </LinkButton>
-                <LinkButton className="me-2" onClick={() => setOpen({ what: 'failed', of: inspection })}>
-                  Failed
-                  <Hidden>
-                    : {inspection.areaName} · {inspection.label}
-                  </Hidden>
-                </LinkButton>
+                {inspection.due && (
+                  <>
+                    <LinkButton className="me-2" onClick={() => setOpen({ what: 'passed', of: inspection })}>
+                      Passed
+                      <Hidden>
+                        : {inspection.areaName} · {inspection.label}
+                      </Hidden>
+                    </LinkButton>
+                    <LinkButton className="me-2" onClick={() => setOpen({ what: 'failed', of: inspection })}>
+                      Failed
+                      <Hidden>
+                        : {inspection.areaName} · {inspection.label}
+                      </Hidden>
+                    </LinkButton>
+                  </>
+                )}
                 <LinkButton
                   disabled={busy}
                   onClick={() =>

@@ -24,20 +24,21 @@ function spansOf(steps: readonly StepView[], today: Day): Span[] {
     const week = mondayOf(step.day < today ? today : step.day);
     return week < far ? week : week.slice(0, 7);
   };
-  return [...groupBy(steps, key)]
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([at, list]) => ({ key: at, label: labelOf(at, first), steps: list }));
+  // Steps come in the order of their days, and so do the weeks.
+  return [...groupBy(steps, key)].map(([at, list]) => ({ key: at, label: labelOf(at, first), steps: list }));
 }
 
 function labelOf(key: string, first: Day): string {
   if (key === first) return 'This week';
   if (key === addDays(first, 7)) return 'Next week';
-  if (key.length === 7)
-    return new Intl.DateTimeFormat('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
-      new Date(`${key}-01T00:00:00Z`),
-    );
+  if (key.length === 7) return `${addDays(first, 7 * BY_WEEK).startsWith(key) ? 'rest of ' : ''}${monthWords(key)}`;
   return `from ${formatDay(key)}`;
 }
+
+const monthWords = (month: string): string =>
+  new Intl.DateTimeFormat('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
+    new Date(`${month}-01T00:00:00Z`),
+  );
 
 /** The order of the house: stages across, weeks down; this week open, later ones a line until one asks. */
 export function ByWeek({ view, onStep }: { view: SequenceView; onStep: (task: string) => void }) {
@@ -134,9 +135,9 @@ function Entry({ step, onStep }: { step: StepView; onStep: (task: string) => voi
             <span className="fw-bold">{step.short}</span> {step.place}
           </span>
         )}
-        {step.because && <span className="soft because">{step.because}</span>}
       </span>
       <span className="when">{step.days}</span>
+      {step.because && <span className="soft because">{step.because}</span>}
     </div>
   );
 }
