@@ -1,3 +1,4 @@
+import type { InspectionKind } from '@/core/sequence/inspections';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
@@ -44,6 +45,8 @@ export interface OfficeView {
   name: string;
   phone: string;
   phases: Phase[];
+  /** Of what is looked at before walls are closed, which of it; none named is all. */
+  kinds: InspectionKind[];
   weekdays: number[];
   noticeDays: number;
   visitsADay: number;

@@ -302,27 +302,41 @@ export interface Broken extends Forbidden {
  * begun already is a fact, and reported elsewhere.
  */
 export function broken(site: Site, tasks: readonly Seen[]): Broken[] {
-  const seen = new Map<string, { start: number; finish: number; waiting: boolean; done: boolean }>();
+  const seen = spansOf(tasks);
+  return FORBIDDEN.flatMap((rule) =>
+    site.areas.flatMap((area): Broken[] => {
+      const early = seen.get(`${area.id}:${rule.step}`);
+      if (!early?.waiting) return [];
+      return (rule.where === 'here' ? [area] : site.areas)
+        .filter((other) => {
+          const late = seen.get(`${other.id}:${rule.before}`);
+          return late && !late.done && early.start < late.finish && counts(site, rule.where, area, other);
+        })
+        .map((other) => ({ ...rule, area: area.name, other: other.name }));
+    }),
+  );
+}
+
+interface Span {
+  start: number;
+  finish: number;
+  waiting: boolean;
+  done: boolean;
+}
+
+/** From when to when each step lasts; all the parts of one together. */
+function spansOf(tasks: readonly Seen[]): ReadonlyMap<string, Span> {
+  const spans = new Map<string, Span>();
   for (const { area, phase, state, start, finish } of tasks) {
     if (area === null || phase === null) continue;
-    const known = seen.get(`${area}:${phase}`);
-    seen.set(`${area}:${phase}`, {
-      start: Math.min(known?.start ?? start, start),
-      finish: Math.max(known?.finish ?? finish, finish),
-      waiting: (known?.waiting ?? true) && state === 'waiting',
-      done: (known?.done ?? true) && state === 'done',
+    const [waiting, done] = [state === 'waiting', state === 'done'];
+    const known = spans.get(`${area}:${phase}`) ?? { start, finish, waiting, done };
+    spans.set(`${area}:${phase}`, {
+      start: Math.min(known.start, start),
+      finish: Math.max(known.finish, finish),
+      waiting: known.waiting && waiting,
+      done: known.done && done,
     });
   }
-  const found: Broken[] = [];
-  for (const rule of FORBIDDEN)
-    for (const area of site.areas) {
-      const early = seen.get(`${area.id}:${rule.step}`);
-      if (!early?.waiting) continue;
-      for (const other of rule.where === 'here' ? [area] : site.areas) {
-        const late = seen.get(`${other.id}:${rule.before}`);
-        if (late && !late.done && early.start < late.finish && counts(site, rule.where, area, other))
-          found.push({ ...rule, area: area.name, other: other.name });
-      }
-    }
-  return found;
+  return spans;
 }

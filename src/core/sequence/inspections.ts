@@ -13,7 +13,7 @@ export type InspectionKind = keyof typeof INSPECTION_KINDS;
 export const INSPECTION_KIND_KEYS = Object.keys(INSPECTION_KINDS) as InspectionKind[];
 
 /** What has to be looked at in an area on the visit of a phase; none where the phase says it all. */
-export function kindsAt(phase: Phase, track: readonly Phase[]): InspectionKind[] {
+function kindsAt(phase: Phase, track: readonly Phase[]): InspectionKind[] {
   if (phase !== 'rough-inspection') return [];
   return INSPECTION_KIND_KEYS.filter((kind) => INSPECTION_KINDS[kind].where.some((step) => track.includes(step)));
 }

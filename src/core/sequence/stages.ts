@@ -13,7 +13,7 @@ export type Stage = keyof typeof STAGES;
 export const STAGE_KEYS = Object.keys(STAGES) as Stage[];
 
 /** The stage that a step belongs to. */
-export function stageOf(phase: Phase): Stage {
+function stageOf(phase: Phase): Stage {
   if (phaseFacts(phase).outdoor) return 'outside';
   const place = phaseOrder(phase);
   if (place < phaseOrder('framing')) return 'structure';

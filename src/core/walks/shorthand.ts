@@ -115,6 +115,10 @@ export function readShorthand(typed: string, terms: ShortTerms): Outcome<ShortLi
     : answer({ area, kind: 'note', subject: text });
 }
 
+/** How far, or who passed it. */
+const shareSaid = ({ fraction = 0, passedBy }: Pick<Reading, 'fraction' | 'passedBy'>): string =>
+  passedBy ? `passed by ${passedBy}` : String(Math.round(fraction * 100));
+
 /** A reading as the short line that says it: what a draft is put right by. Reading it again gives the same. */
 export function writeShorthand(
   line: Reading,
@@ -125,8 +129,7 @@ export function writeShorthand(
     words !== undefined && line.subject.includes(String(words));
   switch (line.kind) {
     case 'progress':
-      if (line.passedBy) return `${similar(steps, line.phase)?.label ?? line.subject} passed by ${line.passedBy}`;
-      return `${similar(steps, line.phase)?.label ?? line.subject} ${Math.round((line.fraction ?? 0) * 100)}`;
+      return `${similar(steps, line.phase)?.label ?? line.subject} ${shareSaid(line)}`;
     case 'remaining':
       return [
         '+',

@@ -29,6 +29,7 @@ import { stepHandlers } from '../sequence/step-commands';
 import { mergeAreaHandlers } from '../walks/merge-areas';
 import { wayInHandlers } from '../sites/way-in';
 import { siteHandlers } from '../sites/commands';
+import { openingHandlers } from '../sites/openings';
 import { updateHandlers } from '../news/commands';
 import { closeInHandlers } from '../walks/close-in';
 import { walkHandlers } from '../walks/commands';
@@ -82,6 +83,7 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   methodHandlers,
   stepHandlers,
   siteHandlers,
+  openingHandlers,
   updateHandlers,
   closeInHandlers,
   walkHandlers,

@@ -2,9 +2,6 @@ import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { flag, insert, queryOne, orNull, execute, update } from '../database/query';
 import { handlers, requireRow, requireAreaOf, requireStep, requireVersion, type CommandContext } from '../door/handler';
 import { unprocessable } from '../refusal';
-import { openingsOf } from '../reading/openings';
-import { readJob } from '../reading/reading';
-import { recordDecision } from '../sites/decisions';
 import { dropPinsOfParts } from '../schedule/pins';
 import { refuseLoop } from './rule-commands';
 import { changeStep } from './track';
@@ -111,18 +108,6 @@ export const stepHandlers = handlers({
     changeStep(context.db, { area, phase }, { others: who || null, others_on: who ? orNull(expectedOn) : null });
     const step = { area, place: name, phase };
     context.replan(job, who ? { kind: 'others', ...step, who } : { kind: 'step', ...step, what: 'ours' });
-  },
-  'opening.allow': (context, { id, area, phase, reason }) => {
-    const { job, name } = nameOf(context, area);
-    requireStep(context, area, phase);
-    const opening = openingsOf(readJob(context.installation, job)).find(
-      (one) => one.area.id === area && one.opens === phase,
-    );
-    if (!opening) throw unprocessable('nothing-opened', 'Nothing is opened here that waits to be closed.', 'phase');
-    recordDecision(context, { id, job, area, subject: `${opening.what} is opened all the same`, reason });
-    execute(context.db, 'DELETE FROM opened_anyway WHERE area = @area AND phase = @phase', { area, phase });
-    insert(context.db, 'opened_anyway', { area, phase, decision: id });
-    context.replan(job, { kind: 'opened-anyway', area, place: name, phase, why: reason });
   },
   'logistic.add': (context, { id, job, kind, label, area, phase, leadDays }) => {
     requireAreaOf(context, job, area);

@@ -163,7 +163,7 @@ export const siteHandlers = handlers({
     });
     areas.forEach((area, index) => {
       for (const other of [...area.beside, ...area.opensTo])
-        if (requireAreaOf(context, job, other, `areas[${index}].beside`) && other !== area.id)
+        if (requireAreaOf(context, job, other, `areas[${index}].beside`).id !== area.id)
           putBeside(context.db, area.id, other, area.opensTo.includes(other));
     });
     for (const { id } of areas) layTrack(context.installation, id);

@@ -76,6 +76,7 @@ export function coordinationView(firm: FirmReading, pathOf: (feed: string) => Pa
       name: office.name,
       phone: office.phone,
       phases: office.phases,
+      kinds: office.kinds,
       weekdays: office.weekdays,
       noticeDays: office.notice_days,
       visitsADay: office.visits_a_day,

@@ -4,6 +4,7 @@ import { groupBy } from '@/core/group-by';
 import { coveredUnseen } from '@/core/sequence/inspections';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { HITS } from '@/core/sequence/rules';
+import { wallsUnsaid } from '@/core/sequence/ways-through';
 import { expectedOf, isGiven, PARTIES, type Party } from '@/core/selections/requests';
 import { proofId, taskId } from '@/core/sequence/site';
 import { counted, listed } from '@/core/words/count';
@@ -47,6 +48,8 @@ export const holdsOf = ofJob((job): HoldView[] => {
     ...coveredHolds(job),
     ...serviceHolds(job),
     ...openingHolds(job),
+    ...openHolds(job),
+    ...wallHolds(job),
   ].sort((a, b) => a.expectedOn.localeCompare(b.expectedOn));
 });
 
@@ -178,7 +181,9 @@ function serviceHolds(job: JobReading): HoldView[] {
         phase: phaseFacts(next.step.phase).label,
         kind: 'unknown',
         label: 'live?',
-        text: `nobody has proved whether ${service.text} is live${begun ? `; ${phaseFacts(next.step.phase).label} was begun all the same` : ''}`,
+        text:
+          `nobody has proved whether ${service.text} is live` +
+          (begun ? `; ${phaseFacts(next.step.phase).label} was begun all the same` : ''),
         expectedOn: due,
         askedOn: null,
         overdue: begun,
@@ -255,10 +260,40 @@ function openHolds(job: JobReading): HoldView[] {
         label: 'stands open',
         text:
           `open since ${formatDay(since, today)} (${sayWorkHere(from.work)}), closed by ` +
-          `${formatDay(lastDay(plan.origin, to.finish), today)} as planned; ${counted(most, 'day')} ${most === 1 ? 'is' : 'are'} the most that is right: ${exposure.cure}`,
+          `${formatDay(lastDay(plan.origin, to.finish), today)} as planned; ` +
+          `${counted(most, 'day')} ${most === 1 ? 'is' : 'are'} the most that is right: ${exposure.cure}`,
         expectedOn: today,
         askedOn: null,
         overdue: days >= most,
+      },
+    ];
+  });
+}
+
+/** Walls that come out within days while nobody has said to which room: until then all rooms beside it wait for its dust. */
+function wallHolds(job: JobReading): HoldView[] {
+  const { today } = job.firm;
+  const plan = planOf(job);
+  return wallsUnsaid(siteOf(job)).flatMap((area): HoldView[] => {
+    const task = tasksOf(job).get(taskId(area.id, 'wall-out'));
+    if (!plan || !task || task.state === 'done') return [];
+    const due = dayOfSlot(plan.origin, task.start);
+    if (due > addDays(today, OPENING_AHEAD)) return [];
+    return [
+      {
+        id: `wall:${area.id}`,
+        version: 1,
+        request: null,
+        settled: { by: 'room' },
+        area: area.name,
+        areaId: area.id,
+        phase: phaseFacts('wall-out').label,
+        kind: 'unknown',
+        label: 'opens to?',
+        text: 'nobody has said to which room the wall comes out; until then every room beside it waits for its dust (Change the area)',
+        expectedOn: due,
+        askedOn: null,
+        overdue: false,
       },
     ];
   });

@@ -1,4 +1,4 @@
-import { formatDay } from '@/core/units/day';
+import { formatDay, type Day } from '@/core/units/day';
 import type { ScopeView } from '@/contract/views/job';
 import type { AssumptionView, DecisionView, ExtraView, FindingView, ScopeCounts } from '@/contract/views/scope';
 import type { BearingSign } from '@/core/scope/bearing-signs';
@@ -83,6 +83,10 @@ export const scopeOf = ofJob((job): ScopeView[] => {
   );
 });
 
+/** What a service was proved to be, by whom and when. */
+const proofWords = (proved: 'dead' | 'kept', by: string, on: Day | null, today: Day): string =>
+  `${proved === 'dead' ? 'proved dead' : 'marked and kept live'} by ${by}${on ? `, ${formatDay(on, today)}` : ''}`;
+
 export const findingsOf = ofJob((job): FindingView[] => {
   const names = areaNames(job);
   return findingRows(job).map(
@@ -142,9 +146,7 @@ export const findingsOf = ofJob((job): FindingView[] => {
         areaName: (area && names.get(area)) ?? '',
         text: findingText(finding),
         gap: proved ? null : findingGap(finding),
-        proof: proved
-          ? `${proved === 'dead' ? 'proved dead' : 'marked and kept live'} by ${proved_by}${proved_on ? `, ${formatDay(proved_on, job.firm.today)}` : ''}`
-          : null,
+        proof: proved ? proofWords(proved, proved_by, proved_on, job.firm.today) : null,
       };
     },
   );

@@ -1,3 +1,4 @@
+import type { UnbookedView } from '@/contract/views/coordination';
 import { routes } from '@/contract/routes';
 import type { TodayView } from '@/contract/views/plan';
 import type { JobState } from '@/core/sites/area';
@@ -123,6 +124,10 @@ export function todayView(firm: FirmReading): TodayView {
   };
 }
 
+/** The rooms that one visit looks at. */
+const roomsOf = ({ areaName, also }: UnbookedView): string =>
+  [areaName, ...also.map((room) => room.areaName)].join(', ');
+
 /** Days ahead that a call is told of. */
 const CALL_AHEAD = 3;
 
@@ -135,7 +140,7 @@ function callsOf(firm: FirmReading): TodayView['calls'] {
     .filter((visit) => visit.office !== null && visit.askBy <= until)
     .map((visit) => ({
       key: `${visit.area}${visit.phase}`,
-      text: `${visit.office ?? ''} for ${[visit.areaName, ...visit.also.map((room) => room.areaName)].join(', ')} · ${visit.label}, ready ${formatDay(visit.ready, now)}`,
+      text: `${visit.office ?? ''} for ${roomsOf(visit)} · ${visit.label}, ready ${formatDay(visit.ready, now)}`,
       jobName: visit.jobName,
       href: routes.coordination(),
       day: visit.askBy,

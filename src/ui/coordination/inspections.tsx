@@ -9,6 +9,7 @@ import {
   setOffice,
 } from '@/contract/commands/schedule';
 import type { CoordinationView, InspectionView, OfficeView, UnbookedView } from '@/contract/views/coordination';
+import { INSPECTION_KIND_KEYS, INSPECTION_KINDS } from '@/core/sequence/inspections';
 import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
 import { TRADE_KEYS, TRADES, type Trade } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
@@ -112,45 +113,55 @@ export function Inspections({ view, office }: { view: CoordinationView; office: 
           </Line>
         ))}
       </Lines>
-      <SidePanel title={titleOf(open)} open={open !== undefined} onClose={close}>
-        {open?.what === 'book' && (
-          <CommandForm
-            kind={bookInspection}
-            submit="Book the visit"
-            onDone={close}
-            start={() => ({
-              id: newId(),
-              area: open.of.area,
-              phase: open.of.phase,
-              wishedOn: open.of.ready,
-              kinds: [],
-              also: open.of.also.map(({ area }) => ({ id: newId(), area })),
-            })}
-          >
-            <p>
-              {isDemo
-                ? `${open.of.office} gives the first of its days that is free after its notice. The demo plays its answer.`
-                : `Ring ${open.of.office} and write down the day they give you.`}
-            </p>
-            <TextField name="wishedOn" label={isDemo ? 'Not before' : 'The day they gave'} type="date" />
-          </CommandForm>
-        )}
-        {open?.what === 'passed' && (
-          <CommandForm
-            kind={passInspection}
-            submit="It passed"
-            onDone={close}
-            start={() => ({ id: open.of.id, version: open.of.version, by: '', words: '' })}
-          >
-            <TextField name="by" label="Who passed it" hint="the inspector’s name, as on the paper" />
-            <TextField name="words" label="What was said" rows={2} />
-            <PictureField name="slip" label="Picture of the paper, if there is one" />
-          </CommandForm>
-        )}
-        {open?.what === 'failed' && <Failed of={open.of} onDone={close} />}
-        {open?.what === 'office' && <OfficeForm of={open.of} onDone={close} />}
-      </SidePanel>
+      <Forms open={open} isDemo={isDemo} onClose={close} />
     </Block>
+  );
+}
+
+/** What is written down of a visit or an office. */
+function Forms({ open, isDemo, onClose: close }: { open: Open | undefined; isDemo: boolean; onClose: () => void }) {
+  return (
+    <SidePanel title={titleOf(open)} open={open !== undefined} onClose={close}>
+      {open?.what === 'book' && (
+        <CommandForm
+          kind={bookInspection}
+          submit="Book the visit"
+          onDone={close}
+          start={() => ({
+            id: newId(),
+            area: open.of.area,
+            phase: open.of.phase,
+            wishedOn: open.of.ready,
+            kinds: [],
+            also: open.of.also.map(({ area }) => ({ id: newId(), area })),
+          })}
+        >
+          <p>
+            {isDemo
+              ? `${open.of.office} gives the first of its days that is free after its notice. The demo plays its answer.`
+              : `Ring ${open.of.office} and write down the day they give you.`}
+          </p>
+          <TextField name="wishedOn" label={isDemo ? 'Not before' : 'The day they gave'} type="date" />
+          {open.of.phase === 'rough-inspection' && (
+            <TicksField name="kinds" label="What is looked at (nothing ticked: all)" options={KINDS} />
+          )}
+        </CommandForm>
+      )}
+      {open?.what === 'passed' && (
+        <CommandForm
+          kind={passInspection}
+          submit="It passed"
+          onDone={close}
+          start={() => ({ id: open.of.id, version: open.of.version, by: '', words: '' })}
+        >
+          <TextField name="by" label="Who passed it" hint="the inspector’s name, as on the paper" />
+          <TextField name="words" label="What was said" rows={2} />
+          <PictureField name="slip" label="Picture of the paper, if there is one" />
+        </CommandForm>
+      )}
+      {open?.what === 'failed' && <Failed of={open.of} onDone={close} />}
+      {open?.what === 'office' && <OfficeForm of={open.of} onDone={close} />}
+    </SidePanel>
   );
 }
 
@@ -347,6 +358,8 @@ const INSPECTED = PHASE_KEYS.filter(
   (phase) => phaseFacts(phase).hold === 'inspection' || phaseFacts(phase).hold === 'water-test',
 ).map((phase) => [phase, phaseFacts(phase).label] as const);
 
+const KINDS = INSPECTION_KIND_KEYS.map((kind) => [kind, INSPECTION_KINDS[kind].label] as const);
+
 const OfficeForm = ({ of, onDone }: { of: OfficeView | null; onDone: () => void }) => (
   <CommandForm
     kind={setOffice}
@@ -358,6 +371,7 @@ const OfficeForm = ({ of, onDone }: { of: OfficeView | null; onDone: () => void 
       name: of?.name ?? '',
       phone: of?.phone ?? '',
       phases: of?.phases ?? [],
+      kinds: of?.kinds ?? [],
       weekdays: (of?.weekdays ?? [1, 2, 3, 4, 5]).map(String) as never,
       noticeDays: of?.noticeDays ?? 2,
       visitsADay: of?.visitsADay ?? 2,
@@ -366,6 +380,7 @@ const OfficeForm = ({ of, onDone }: { of: OfficeView | null; onDone: () => void 
     <TextField name="name" label="Name" />
     <TextField name="phone" label="Telephone" type="tel" />
     <TicksField name="phases" label="What it inspects" options={INSPECTED} />
+    <TicksField name="kinds" label="Of rough inspections only (nothing ticked: all)" options={KINDS} />
     <TicksField
       name="weekdays"
       label="Days on which it comes"

@@ -45,7 +45,6 @@ export function Sequence({ view }: { view: SequenceView }) {
   const [step, setStep] = useState<string>();
   const chosen = view.steps.find((entry) => entry.task === step);
   const steps = view.steps.filter((entry) => of === '' || entry.area === of || `trade:${entry.trade}` === of);
-  const trades = TRADE_KEYS.filter((trade) => trade !== 'nobody' && view.steps.some((entry) => entry.trade === trade));
   return (
     <>
       <JobTabs job={view.job} />
@@ -53,29 +52,7 @@ export function Sequence({ view }: { view: SequenceView }) {
         <PageHead heading="The order of the work">
           <span className="soft">{view.steps.length} steps to go</span>
           <span className="push actions no-print">
-            <Form.Select
-              size="sm"
-              className="mid-field"
-              aria-label="Whose order"
-              value={of}
-              onChange={(event) => setOf(event.target.value)}
-            >
-              <option value="">the house</option>
-              <optgroup label="a room">
-                {view.areas.map((entry) => (
-                  <option key={entry.id} value={entry.id}>
-                    {entry.name}
-                  </option>
-                ))}
-              </optgroup>
-              <optgroup label="a trade">
-                {trades.map((trade) => (
-                  <option key={trade} value={`trade:${trade}`}>
-                    {TRADES[trade]}
-                  </option>
-                ))}
-              </optgroup>
-            </Form.Select>
+            <WhoseOrder view={view} of={of} onChange={setOf} />
             <Button
               variant="outline-secondary"
               aria-pressed={through}
@@ -157,6 +134,36 @@ export function Sequence({ view }: { view: SequenceView }) {
         </SidePanel>
       </div>
     </>
+  );
+}
+
+/** The order of the house, of a room, or of a trade. */
+function WhoseOrder({ view, of, onChange }: { view: SequenceView; of: string; onChange: (of: string) => void }) {
+  const trades = TRADE_KEYS.filter((trade) => trade !== 'nobody' && view.steps.some((entry) => entry.trade === trade));
+  return (
+    <Form.Select
+      size="sm"
+      className="mid-field"
+      aria-label="Whose order"
+      value={of}
+      onChange={(event) => onChange(event.target.value)}
+    >
+      <option value="">the house</option>
+      <optgroup label="a room">
+        {view.areas.map((entry) => (
+          <option key={entry.id} value={entry.id}>
+            {entry.name}
+          </option>
+        ))}
+      </optgroup>
+      <optgroup label="a trade">
+        {trades.map((trade) => (
+          <option key={trade} value={`trade:${trade}`}>
+            {TRADES[trade]}
+          </option>
+        ))}
+      </optgroup>
+    </Form.Select>
   );
 }
 

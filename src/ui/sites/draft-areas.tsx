@@ -98,27 +98,7 @@ function DraftTable({
               />
             </td>
             <td>
-              {standsOnLevel(area.kind) ? (
-                <>
-                  <Form.Control
-                    size="sm"
-                    list="draft-levels"
-                    aria-label={`Storey of ${area.name}`}
-                    value={area.level ?? ''}
-                    maxLength={40}
-                    onChange={(event) => put(at, { level: event.target.value || ground })}
-                  />
-                  <Form.Check
-                    id={`passage-${at}`}
-                    className="small-text"
-                    label="others pass through"
-                    checked={area.passage ?? isPassageByName(area.name, area.kind)}
-                    onChange={(event) => put(at, { passage: event.target.checked })}
-                  />
-                </>
-              ) : (
-                <span className="soft">outside</span>
-              )}
+              <Where area={area} at={at} ground={ground} put={put} />
             </td>
             <td>
               <Form.Select
@@ -179,5 +159,39 @@ function DraftTable({
         ))}
       </tbody>
     </table>
+  );
+}
+
+/** The storey of a room, and whether others pass through it. */
+function Where({
+  area,
+  at,
+  ground,
+  put,
+}: {
+  area: DraftArea;
+  at: number;
+  ground: string;
+  put: (at: number, change: Partial<DraftArea>) => void;
+}) {
+  if (!standsOnLevel(area.kind)) return <span className="soft">outside</span>;
+  return (
+    <>
+      <Form.Control
+        size="sm"
+        list="draft-levels"
+        aria-label={`Storey of ${area.name}`}
+        value={area.level ?? ''}
+        maxLength={40}
+        onChange={(event) => put(at, { level: event.target.value || ground })}
+      />
+      <Form.Check
+        id={`passage-${at}`}
+        className="small-text"
+        label="others pass through"
+        checked={area.passage ?? isPassageByName(area.name, area.kind)}
+        onChange={(event) => put(at, { passage: event.target.checked })}
+      />
+    </>
   );
 }
