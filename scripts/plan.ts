@@ -91,7 +91,8 @@ function planOf(house: Installation): string {
   });
   const who: Actor = { kind: 'person', id: owner, name: 'Owner', role: 'contractor' };
   for (const trade of TRADE_KEYS)
-    if (trade !== 'nobody') give(who, 'sub.add', { id: v7(), trade, name: TRADES[trade], crews: 1, leadName: '', email: '' });
+    if (trade !== 'nobody')
+      give(who, 'sub.add', { id: v7(), trade, name: TRADES[trade], crews: 1, leadName: '', email: '' });
   const job = v7();
   give(who, 'job.open', {
     id: job,

@@ -2,8 +2,11 @@ import { spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { checkPlan } from '@/core/schedule/check';
+import type { Plan, PlannedTask } from '@/core/schedule/plan';
 import { assembliesDocument } from '../../scripts/assemblies-document';
 import { calculationsDocument } from '../../scripts/calculations-document';
+import { forbiddenDocument } from '../../scripts/forbidden-document';
 import { folder, root } from '../support/installations';
 
 describe('the page of sources', () => {
@@ -12,6 +15,9 @@ describe('the page of sources', () => {
 
   it('of assemblies is what they are', () =>
     expect(readFileSync(join(root, 'docs', 'assemblies.md'), 'utf8')).toBe(assembliesDocument()));
+
+  it('of orders that never come out is what is looked for in plans', () =>
+    expect(readFileSync(join(root, 'docs', 'forbidden-orders.md'), 'utf8')).toBe(forbiddenDocument()));
 });
 
 describe('the vectors command', () => {
@@ -40,5 +46,49 @@ describe('the vectors command', () => {
         { calc: 'none', input: {}, expect: { boxes: 1 } },
       ]),
     ).toEqual({ status: 1, last: '0 passed, 3 failed' });
+  });
+});
+
+describe('the plan command', () => {
+  const run = (...args: string[]) =>
+    spawnSync(join(root, 'node_modules', '.bin', 'tsx'), ['scripts/plan.ts', ...args], { cwd: root, encoding: 'utf8' });
+  const basement = 'tests/fixtures/basement-and-kitchen.csv';
+
+  it('sets out the job of a list in an empty house, in the ways that are named, and prints its plan', () => {
+    const { status, stdout } = run(
+      basement,
+      '--way',
+      'floor-cabinets=cabinets-first',
+      '--start',
+      '2027-03-22',
+      '--lived-in',
+    );
+    expect(status).toBe(0);
+    const plan = JSON.parse(stdout) as Omit<Plan, 'tasks'> & { tasks: (PlannedTask & { label: string })[] };
+    expect(checkPlan(plan)).toEqual([]);
+    const start = (label: string) => plan.tasks.find((task) => task.label === label)!.start;
+    const finish = (label: string) => plan.tasks.find((task) => task.label === label)!.finish;
+    expect(start('Kitchen · flooring')).toBeGreaterThanOrEqual(finish('Kitchen · cabinets'));
+    // One sink always: the bar's works before the kitchen comes out.
+    expect(start('Kitchen · tear-out')).toBeGreaterThanOrEqual(finish('Bar · finish plumbing'));
+    // The bath's branch falls to the pit, which is set first; its window's well is dug, cut, closed and filled in order.
+    expect(start('Basement bath · pipe in floor')).toBeGreaterThanOrEqual(finish('Basement bath · pump pit'));
+    expect(start('Guest room · cut opening')).toBeGreaterThanOrEqual(finish('Guest room · dig the well'));
+    expect(start('Guest room · fill round the well')).toBeGreaterThanOrEqual(
+      finish('Guest room · set and flash window'),
+    );
+    expect(plan.tasks.filter(({ label }) => / · (?:rebuild masonry|pads)$/.test(label))).toEqual([]);
+  });
+
+  it('says what is wrong with a list, a way or a day, and prints nothing', () => {
+    const list = join(folder(), 'job.csv');
+    writeFileSync(list, 'area,works\nKitchen,cook\n');
+    expect(run(list)).toMatchObject({
+      status: 1,
+      stdout: '',
+      stderr: expect.stringContaining('“cook” is no work') as string,
+    });
+    expect(run(basement, '--way', 'tear-out=slow').stderr).toContain('there are: fast, careful');
+    expect(run(basement, '--start', 'soon').stderr).toContain('“soon” is no day');
   });
 });

@@ -413,7 +413,7 @@ describe('the screens of sequence and schedule', () => {
       ),
     );
     expect(page).toMatch(
-      /Study · rough inspections Signal House Thu 11 Mar, morning, Port Ellery building office Passed/,
+      /Study · rough inspections Signal House Thu 11 Mar, morning, Port Ellery building office Cancel/,
     );
     expect(page).toMatch(/Yard and drain run · water test Signal House ready \w{3} \d+ Mar, ask Harbour water board/);
     expect(page).toMatch(/Fri 12 Mar 4.2 mm, 10 m\/s, 6 °C 9 mm, 13 m\/s, 7 °C/);

@@ -1,4 +1,5 @@
 import type { ArrivalWhy } from '../selections/arrival';
+import type { Phase } from '../sequence/phases';
 import type { Day } from '../units/day';
 import type { TooMuch } from './weather';
 
@@ -28,6 +29,7 @@ export type Wait =
   | { kind: 'open-in-rain'; weather: TooMuch }
   /** What closes it again is not there yet; nobody opens before he can close. */
   | { kind: 'not-closed'; what: string; thing: string; due: Day; promised: boolean }
+  | { kind: 'not-chosen'; what: string; phases: Phase[] }
   /** Whoever looks at it comes once for so many rooms. */
   | { kind: 'one-visit'; rooms: number }
   /** As an older plan said it. */

@@ -162,7 +162,7 @@ const WORKS = {
   },
   'escape-window': {
     label: 'escape window with its well',
-    kinds: inside,
+    kinds: [...inside, 'face'],
     phases: ['protect', 'locate', 'well-dig', 'wall-cut', 'lintel', 'window-in', 'well-set', 'well-fill'],
   },
   plaster: { label: 'plaster instead of board', kinds: inside, phases: ['plaster'] },

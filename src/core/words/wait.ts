@@ -2,7 +2,8 @@ import type { Wait } from '../schedule/wait';
 import type { TooMuch } from '../schedule/weather';
 import type { ArrivalWhy } from '../selections/arrival';
 import { formatDay, type Day } from '../units/day';
-import { agree, counted, daysOf } from './count';
+import { phaseFacts } from '../sequence/phases';
+import { agree, counted, daysOf, listed } from './count';
 import { phrase, type Phrase } from './phrase';
 
 /**
@@ -55,6 +56,8 @@ function waitWords(wait: Wait, today: Day): string {
         `${wait.what} would stand open: ${wait.thing} ${agree(wait.thing, 'comes', 'come')} ${formatDay(wait.due, today)}` +
         (wait.promised ? '' : ', and nobody has promised that day')
       );
+    case 'not-chosen':
+      return `${wait.what} would stand open: nothing is chosen for ${listed(wait.phases.map((phase) => phaseFacts(phase).label))}`;
     case 'one-visit':
       return `it is looked at with ${counted(wait.rooms - 1, 'other room')} on one visit, and nothing ends later by it`;
     case 'open-too-long':

@@ -127,6 +127,7 @@ const WAITS: OfEach<Wait> = {
     { kind: 'not-closed', what: 'the roof', thing: 'roof tiles', due: '2027-04-12', promised: true },
     { kind: 'not-closed', what: 'the roof', thing: 'covering', due: '2027-04-12', promised: false },
   ],
+  'not-chosen': [{ kind: 'not-chosen', what: 'the roof', phases: ['covering'] }],
   'one-visit': [{ kind: 'one-visit', rooms: 4 }],
   told: [{ kind: 'told', text: 'the cabinets arrive Mon 5 Apr' }],
 };

@@ -2,6 +2,7 @@ import type { NotBefore } from '@/core/schedule/network';
 import { arrivalOf } from '@/core/selections/arrival';
 import { expectedOf, isGiven, requestLabel } from '@/core/selections/requests';
 import { leftoverId, taskId } from '@/core/sequence/site';
+import { addDays } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
 import { closuresOf } from '../reading/firm';
 import { openingsOf } from '../reading/openings';
@@ -60,18 +61,32 @@ export const waitsOf = (job: JobReading): NotBefore[] => {
   return [...deliveries, ...answers, ...openingWaits(job)];
 };
 
-/** Nothing is opened so early that what closes it is not there when the work reaches it. */
-const openingWaits = (job: JobReading): NotBefore[] =>
-  openingsOf(job).flatMap(({ area, opens, what, begun, coming, from }): NotBefore[] => {
+/** Days for which nothing is opened whose closing nobody has promised: by then it is chosen, or said why not. */
+const SOONEST = 5;
+
+/** Nothing is opened so early that what closes it is not there when the work reaches it, nor while that has no day. */
+const openingWaits = (job: JobReading): NotBefore[] => {
+  const { today } = job.firm;
+  const soonest = addDays(today, SOONEST);
+  return openingsOf(job).flatMap(({ area, opens, what, begun, coming, unchosen, from }): NotBefore[] => {
+    if (begun) return [];
+    const task = taskId(area.id, opens);
     const last = coming.at(-1);
-    if (begun || from === null || !last || from <= job.firm.today) return [];
+    const unsaid: NotBefore[] =
+      unchosen.length > 0
+        ? [{ task, slot: slotOf(today, soonest), wait: { kind: 'not-chosen', what, phases: unchosen }, open: true }]
+        : [];
+    const first = last?.open && (from ?? '') < soonest ? soonest : from;
+    if (!last || first === null || first <= today) return unsaid;
     return [
+      ...unsaid,
       {
-        task: taskId(area.id, opens),
-        slot: slotOf(job.firm.today, from),
+        task,
+        slot: slotOf(today, first),
         wait: { kind: 'not-closed', what, thing: last.thing, due: last.usable, promised: !last.open },
         open: last.open,
         closedBy: last.selection,
       },
     ];
   });
+};

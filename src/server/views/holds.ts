@@ -151,9 +151,9 @@ function coveredHolds(job: JobReading): HoldView[] {
   );
 }
 
-/** The newest visit for a step. */
+/** How the newest visit for a step went, of those that are over. */
 export const lastVisit = (job: JobReading, area: string, phase: Phase) =>
-  inspectionRows(job).findLast((row) => row.area === area && row.phase === phase);
+  inspectionRows(job).findLast((row) => row.area === area && row.phase === phase && row.state !== 'booked');
 
 /** Services of which nobody has proved that they are dead, where something comes out, is cut or dug within days. */
 function serviceHolds(job: JobReading): HoldView[] {
@@ -193,7 +193,7 @@ function serviceHolds(job: JobReading): HoldView[] {
 }
 
 /** Days ahead from which it is told that something would be opened that nothing closes yet. */
-const OPENING_AHEAD = 5;
+const OPENING_AHEAD = 8;
 
 /** What is opened within days, or stands open, while what closes it is not chosen or has no promised day. */
 function openingHolds(job: JobReading): HoldView[] {

@@ -1,0 +1,76 @@
+import { describe, expect, it } from 'vitest';
+import { demoId } from '../../demo/seed';
+import { click, DESK, gone, PHONE, press, seesText, textFits, visit } from '../support/browser';
+import { fillAll, fillIn } from '../support/forms';
+import { foundFirm } from '../support/found-firm';
+import { lookToday } from '../support/look-today';
+import { stage } from '../support/stage';
+
+const signal = `/jobs/${demoId('signal')}`;
+
+describe('an inspection that failed', () => {
+  const on = stage();
+
+  it('is told on site; what is covered over it is never silent, and it is passed by a name', async () => {
+    lookToday(on.folder);
+    const desk = await on.at('/coordination');
+    await press(desk, 'Failed: Study · rough inspections');
+    await fillIn(desk, '#failed-by', 'Inspector Quill');
+    await fillIn(desk, '#fault-0', 'a box without its clamp');
+    await press(desk, 'It failed');
+    await seesText(desk, 'failed by Inspector Quill: a box without its clamp');
+
+    const phone = await on.at(signal, PHONE);
+    await press(phone, 'Start a walk');
+    await seesText(phone, '1 of 18');
+    await click(phone, '::-p-text(1 of 18)');
+    await click(phone, '::-p-text(Study)');
+    await press(phone, 'Show all 22 steps');
+    await seesText(phone, 'failed on Tue 9 Mar: a box without its clamp');
+    await click(phone, '[aria-label="insulation done"]');
+    await seesText(phone, 'Stop: insulation was begun, and nobody has passed rough inspections.');
+
+    // The first page says so too, in red, until somebody has looked.
+    const today = await on.at('/');
+    await textFits(today, /Study: rough inspections\s*insulation begun, and rough inspections failed on Tue 9 Mar/);
+
+    // A tap passes nothing: it asks who looked.
+    await click(phone, '[role=group][aria-label="rough inspections"] button');
+    await press(phone, 'Save: passed');
+    await seesText(phone, 'Say who looked at it');
+    await fillIn(phone, '#by-rough-inspection', 'Inspector Quill');
+    await press(phone, 'Save: passed');
+    await gone(phone, 'Stop: insulation was begun');
+    await today.reload();
+    await gone(today, 'insulation begun');
+    expect(on.complaints).toEqual([]);
+  });
+});
+
+describe('a roof', () => {
+  const on = stage({ empty: true });
+
+  it('is not opened before its covering has a day, unless somebody says why', async () => {
+    const page = await visit(on.browser, DESK, on.complaints);
+    await foundFirm(on, page);
+    await press(page, 'Open the first job');
+    await page.waitForSelector('[name="name"]');
+    await fillAll(page, { name: 'Slate Cottage', client: 'Perrin', clientEmail: 'perrin@slate.example' });
+    await press(page, 'Open the job');
+    await seesText(page, 'From a pattern');
+    const job = new URL(page.url()).pathname.replace('/areas', '');
+    await fillIn(page, '#csv-areas', 'area,kind,works\nRoof,roof,reroof\n');
+    await press(page, 'Read the list');
+    await press(page, 'Set out 1 area');
+    await seesText(page, 'the roof would stand open: nothing is chosen for covering');
+    await press(page, 'Open all the same: the roof would stand open: nothing is chosen for covering');
+    await press(page, 'Open all the same');
+    await seesText(page, 'Why it is opened all the same is missing.');
+    await fillAll(page, { reason: 'it leaks; the tarps stay on until the slates come' });
+    await press(page, 'Open all the same');
+    await gone(page, 'the roof would stand open');
+    await page.goto(`${on.server.url}${job}/sequence`);
+    await seesText(page, 'Outside and ground');
+    expect(on.complaints).toEqual([]);
+  });
+});
