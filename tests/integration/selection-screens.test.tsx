@@ -31,13 +31,13 @@ describe('the table of selections', () => {
     expect(page).toMatch(
       pattern(
         '',
-        'Late 4 Lantern glazing waits for the association waits for the designer Lantern roof roof glazing Eight curved ' +
+        'Late 3 Lantern glazing waits for the association waits for the designer Lantern roof roof glazing Eight curved ' +
           'panes, laminated, clear LG-8 8 panes Lumen Curve Works 140 to 154 days order at once 179 days late ' +
           'Fri 26 Mar chosen',
       ),
     );
     expect(page).toMatch(/On site or fitted 1 Wall tiles/);
-    expect(page.indexOf('Late 4')).toBeLessThan(page.indexOf('In the next two weeks'));
+    expect(page.indexOf('Late 3')).toBeLessThan(page.indexOf('In the next two weeks'));
     // One cell in hand, to be come to by Tab: the first that can be changed.
     const drawn = html(<Selections view={view()} />);
     expect(count(drawn, 'tabindex="0"')).toBe(1);

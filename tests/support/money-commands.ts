@@ -156,8 +156,8 @@ export const MONEY: Record<string, Given> = {
       must(installation, 'assembly.set', {
         id,
         area: demoId('dairy', 'area', 'back'),
-        assembly: 'repointing',
-        answers: { face: 30 },
+        assembly: 'open-strip',
+        answers: { run: 6, high: 0.3 },
       }),
     payload: { id, version: 1 },
     leaves: ({ db }) => queryAll(db, 'SELECT state FROM extra_work WHERE assembly = @id', { id }),
