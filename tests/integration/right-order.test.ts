@@ -6,6 +6,7 @@ import { readPlan } from '@/server/reading/plan';
 import { readFirm, readJob } from '@/server/reading/reading';
 import { siteOf } from '@/server/reading/site';
 import { holdsOf } from '@/server/views/holds';
+import { scheduleView } from '@/server/views/board';
 import { todayView } from '@/server/views/today';
 import { reasonSaid } from '../support/said';
 import { coordinationView } from '@/server/views/coordination';
@@ -153,9 +154,27 @@ describe('inspections', () => {
     const told = holdsOf(job()).find((hold) => hold.id.startsWith('covered:'));
     expect(told?.text).toMatch(/^insulation begun, and rough inspections nobody has passed; stop/);
     expect(todayView(readFirm(built.installation)).holds.find(({ id }) => id === told?.id)?.overdue).toBe(true);
+    const [look] = scheduleView(readFirm(built.installation), { by: 'trade', weeks: 2, shift: 0 }).looks;
+    expect(look).toMatchObject({ kind: 'conflict', text: expect.stringContaining('insulation begun') as string });
     expect(tap('rough-inspection', { by: 'Inspector Lund' })).toMatchObject({ status: 'applied' });
     built.renew();
     expect(holdsOf(job()).some((hold) => hold.id.startsWith('covered:'))).toBe(false);
+  });
+
+  it('that are open are in the crew’s draft, and the client is not told that they passed', () => {
+    const built = build({ Study: { works: ['rebuild'] } });
+    built.see('Study', 'wiring-rough', 1);
+    built.see('Study', 'insulation', 1);
+    must(built.installation, 'walk.finish', { id: built.walk }, built.owner);
+    built.renew();
+    const draft = (audience: string): string =>
+      (
+        built.installation.db.prepare('SELECT body FROM job_update WHERE audience = ?').get(audience) as {
+          body: string;
+        }
+      ).body;
+    expect(draft('crew')).toContain('rough inspections nobody has passed; stop, and have it looked at');
+    expect(draft('client')).not.toMatch(/inspection before walls are closed/);
   });
 
   it('of several rooms are one visit where that costs no job more than a day', () => {

@@ -8,6 +8,7 @@ import type { Plan } from '@/core/schedule/plan';
 import { dayIn } from '@/core/units/zone';
 import { queryOne, type NewRow } from '../database/query';
 import { nextWork, type Effect } from './effect';
+import { coveredIn } from '../reading/covered';
 import { areaNames, jobRow } from '../reading/job';
 import type { JobReading } from '../reading/reading';
 import { recordsAround } from '../reading/records';
@@ -47,7 +48,7 @@ export function newsOf(
     decisions: holdRows(job).flatMap((hold) =>
       hold.kind === 'client' ? [{ text: hold.text, by: hold.expected_on }] : [],
     ),
-    cautions: ofKind(seen, 'caution').filter((caution) => caution.walk === walk.id),
+    cautions: [...coveredIn(job), ...ofKind(seen, 'caution').filter((caution) => caution.walk === walk.id)],
     settled: settledOn(job, walk.id),
   };
 }

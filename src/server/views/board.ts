@@ -1,3 +1,4 @@
+import { coveredIn } from '../reading/covered';
 import { isOfficeCalendar } from '@/core/sequence/calendars';
 import { routes } from '@/contract/routes';
 import type { BoardBlock, BoardRow, BoardView, GoalView, ScheduleView } from '@/contract/views/plan';
@@ -105,7 +106,7 @@ export function scheduleView(firm: FirmReading, options: BoardOptions & { job?: 
     crews: (whole?.crewCapacity ?? [])
       .filter((crew) => whole?.tasks.some((task) => task.crew === crew.sub && task.state !== 'done'))
       .map((crew) => ({ id: crew.sub, name: crew.name })),
-    looks: whole && window ? looksIn(whole, window, options.job) : [],
+    looks: [...coveredLooks(firm, options.job), ...(whole && window ? looksIn(whole, window, options.job) : [])],
     goal: whole?.bound ? goalOf(firm, whole, names, options.job) : null,
   };
 }
@@ -149,6 +150,19 @@ function within(
     jobs: new Set(plan.tasks.map((task) => task.job)).size,
   };
 }
+
+/** What was begun over something that nobody has passed, in red before everything else. */
+const coveredLooks = (firm: FirmReading, job: string | undefined): ScheduleView['looks'] =>
+  firm.jobs.flatMap((id) =>
+    job && id !== job
+      ? []
+      : coveredIn(firm.job(id)).map(({ name, task, text }) => ({
+          kind: 'conflict' as const,
+          text: `${jobNames(firm).get(id) ?? ''}, ${name}: ${text}`,
+          task,
+          job: id,
+        })),
+  );
 
 /** What is worth a look before the board's last day; a conflict also where it is behind its first. */
 const looksIn = (whole: StoredPlan, window: Window, job: string | undefined): ScheduleView['looks'] =>

@@ -1,8 +1,6 @@
 import type { HoldKind } from '@/contract/commands/sites';
 import type { HoldView } from '@/contract/views/job';
-import { groupBy } from '@/core/group-by';
-import { coveredUnseen } from '@/core/sequence/inspections';
-import { phaseFacts, type Phase } from '@/core/sequence/phases';
+import { phaseFacts } from '@/core/sequence/phases';
 import { HITS } from '@/core/sequence/rules';
 import { wallsUnsaid } from '@/core/sequence/ways-through';
 import { expectedOf, isGiven, PARTIES, type Party } from '@/core/selections/requests';
@@ -14,13 +12,14 @@ import { dayOfSlot, lastDay } from '@/core/units/slot';
 import { workdaysBetween } from '@/core/units/workday';
 import { dayIn } from '@/core/units/zone';
 import { closeInsOf, openWords } from '../reading/close-ins';
+import { coveredIn } from '../reading/covered';
 import { holidaysOf } from '../reading/firm';
 import { areaNames } from '../reading/job';
 import { openingsOf } from '../reading/openings';
 import { planOf, tasksOf } from '../reading/plan';
 import { ofJob, type JobReading } from '../reading/reading';
 import { requestRows, requestsOf, waitRows } from '../reading/selections';
-import { holdRows, inspectionRows } from '../reading/sequence';
+import { holdRows } from '../reading/sequence';
 import { siteOf } from '../reading/site';
 import { progressOf } from '../reading/standing';
 
@@ -121,39 +120,22 @@ function closeInHolds(job: JobReading): HoldView[] {
 }
 
 /** What was begun over something that nobody has passed: it is looked at, or opened again, before anything else. */
-function coveredHolds(job: JobReading): HoldView[] {
-  const { today } = job.firm;
-  return siteOf(job).areas.flatMap((area) =>
-    [...groupBy(coveredUnseen(area.track), ({ looked }) => looked)].map(([looked, covers]): HoldView => {
-      const failed = lastVisit(job, area.id, looked);
-      const label = phaseFacts(looked).label;
-      return {
-        id: `covered:${area.id}:${looked}`,
-        version: 1,
-        request: null,
-        settled: { by: 'room' },
-        area: area.name,
-        areaId: area.id,
-        phase: label,
-        kind: 'inspection',
-        label,
-        text:
-          `${listed(covers.map(({ cover }) => phaseFacts(cover).label))} begun, and ${label} ` +
-          (failed?.state === 'failed'
-            ? `failed on ${formatDay(failed.day, today)}: ${failed.words}`
-            : 'nobody has passed') +
-          '; stop, and have it looked at before more is covered',
-        expectedOn: today,
-        askedOn: null,
-        overdue: true,
-      };
-    }),
-  );
-}
-
-/** How the newest visit for a step went, of those that are over. */
-export const lastVisit = (job: JobReading, area: string, phase: Phase) =>
-  inspectionRows(job).findLast((row) => row.area === area && row.phase === phase && row.state !== 'booked');
+const coveredHolds = (job: JobReading): HoldView[] =>
+  coveredIn(job).map(({ area, name, looked, text }) => ({
+    id: `covered:${area}:${looked}`,
+    version: 1,
+    request: null,
+    settled: { by: 'room' },
+    area: name,
+    areaId: area,
+    phase: phaseFacts(looked).label,
+    kind: 'inspection',
+    label: phaseFacts(looked).label,
+    text,
+    expectedOn: job.firm.today,
+    askedOn: null,
+    overdue: true,
+  }));
 
 /** Services of which nobody has proved that they are dead, where something comes out, is cut or dug within days. */
 function serviceHolds(job: JobReading): HoldView[] {

@@ -4,7 +4,7 @@ import { recordedOnto } from '@/core/walks/overlay';
 import { groupBy } from '@/core/group-by';
 import { isPassedByName } from '@/core/sequence/inspections';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
-import { lastVisit } from './holds';
+import { lastVisit } from '../reading/covered';
 import { daysBetween, formatDay } from '@/core/units/day';
 import { countedWords } from '@/core/walks/record-words';
 import { walkingOrder } from '@/core/walks/route';
