@@ -30,3 +30,6 @@ CREATE TABLE opened_anyway (
   PRIMARY KEY (area, phase)
 ) STRICT;
 CREATE INDEX opened_anyway_decision ON opened_anyway (decision);
+
+-- Something is left on purpose until its step is done, because it protects; then it is taken away.
+ALTER TABLE extra_work ADD COLUMN left_for TEXT NOT NULL DEFAULT '';

@@ -6,6 +6,7 @@ import { readPlan } from '@/server/reading/plan';
 import { readFirm, readJob } from '@/server/reading/reading';
 import { siteOf } from '@/server/reading/site';
 import { holdsOf } from '@/server/views/holds';
+import { roomView } from '@/server/views/room';
 import { scheduleView } from '@/server/views/board';
 import { todayView } from '@/server/views/today';
 import { reasonSaid } from '../support/said';
@@ -270,6 +271,37 @@ describe('services found in the way', () => {
     must(built.installation, 'finding.prove', { ...prove, state: 'dead' }, built.owner);
     built.renew();
     expect(reasonSaid(at(built, 'Kitchen', 'tear-out'))).not.toContain('old gas pipe');
+  });
+});
+
+describe('something ugly that protects', () => {
+  it('is left until a step is done, told to whoever works there, and taken away after it', () => {
+    const built = build({ Hall: { works: ['rebuild'] } });
+    const id = newId();
+    must(
+      built.installation,
+      'extra.leave',
+      {
+        id,
+        area: built.areas['Hall'] ?? '',
+        text: 'the old half wall',
+        until: 'flooring',
+        reason: 'it is the rail until the floor is in',
+        trade: 'tear-out',
+      },
+      built.owner,
+    );
+    built.renew();
+    const away = planOf(built).tasks.find((task) => task.id === `extra:${id}`)!;
+    expect(away.start).toBeGreaterThanOrEqual(at(built, 'Hall', 'flooring').finish);
+    expect(away.finish).toBeLessThanOrEqual(at(built, 'Hall', 'trim').start);
+    const { brief } = roomView(readJob(built.installation, built.job), built.areas['Hall'] ?? '');
+    expect(brief.parts.leave).toMatchObject([
+      {
+        text: 'the old half wall',
+        note: 'the old half wall is left on purpose until flooring: it is the rail until the floor is in',
+      },
+    ]);
   });
 });
 

@@ -197,6 +197,7 @@ describe('public pages', () => {
           parts: {
             live: [{ id: 'l', text: 'the bell wire: stays live', note: '', picture: null }],
             out: [{ id: 'o', text: 'the window frames', note: '', picture: null }],
+            leave: [],
             protect: [{ id: 'p', text: 'protect the stair', note: 'with boards', picture: null }],
             refit: [],
             work: [{ id: 'w', text: 'wire eight sockets', note: '', picture: null }],

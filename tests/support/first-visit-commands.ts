@@ -242,6 +242,20 @@ export const FIRST_VISIT: Record<string, Given> = {
     expected: ['open', 'dropped'],
     plans: true,
   },
+  'extra.leave': {
+    payload: {
+      id,
+      area: dairyArea('back'),
+      text: 'the old gate',
+      until: 'face-paint',
+      reason: 'it keeps the dog in',
+      trade: 'tear-out',
+      halfDays: 1,
+    },
+    leaves: (installation) => row(installation, 'extra_work', id),
+    expected: { text: 'take away: the old gate', after_phase: 'face-paint', left_for: 'the old gate', state: 'open' },
+    plans: true,
+  },
   'extra.finish': {
     before: settle,
     payload: { id },

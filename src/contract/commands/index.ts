@@ -127,6 +127,7 @@ export const COMMANDS = {
   'assumption.settle': scope.settleAssumption,
   'assumption.probe': scope.probeAssumption,
   'assumption.reopen': scope.reopenAssumption,
+  'extra.leave': scope.leaveUntil,
   'extra.finish': scope.finishExtra,
   'extra.reopen': scope.reopenExtra,
   'options.add': scope.addOptions,

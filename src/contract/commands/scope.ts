@@ -257,6 +257,22 @@ export const reopenAssumption = command('assumption.reopen', EVERYBODY, 'plan', 
 export const finishExtra = command('extra.finish', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());
 export const reopenExtra = command('extra.reopen', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());
 
+/** Something is left on purpose until a step is done, because it protects; taking it away is work after that step. */
+export const leaveUntil = command(
+  'extra.leave',
+  EVERYBODY,
+  'plan',
+  object({
+    id: field.id(),
+    area: field.id('the area'),
+    text: field.line('what is left', 120),
+    until: field.phase(),
+    reason: field.line('what it protects', 200),
+    trade: field.trade(),
+    halfDays: field.whole('half-days', 1, 60).default(1),
+  }).noUnknown(),
+);
+
 /** A line of scope as it is typed on a visit; what cannot be read says why. */
 const scopeLine = () =>
   field.line('the line', 300).test('read', (text, context) => {

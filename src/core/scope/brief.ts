@@ -6,6 +6,7 @@ import { findingText, siteChoiceText, type Finding } from './finding';
 export const BRIEF_PARTS = {
   live: 'Stays live',
   out: 'Not included',
+  leave: 'Leave on purpose',
   protect: 'Protect',
   refit: 'Take down and keep',
   work: 'To do',
@@ -113,7 +114,7 @@ function noteOf(line: BriefScope): string {
  * @param trade whose work it tells; what is not included, stays live, is protected or found concerns everybody there
  */
 export function briefOf(lines: readonly BriefScope[], findings: readonly BriefFinding[], trade?: Trade): Brief {
-  const parts: Brief['parts'] = { live: [], out: [], protect: [], refit: [], work: [], found: [] };
+  const parts: Brief['parts'] = { live: [], out: [], leave: [], protect: [], refit: [], work: [], found: [] };
   for (const line of lines) {
     const part = PART_OF_STANCE[line.stance];
     if (part === 'work' && trade && line.trade && line.trade !== trade) continue;

@@ -14,7 +14,7 @@ const area: WalkArea = {
   drawn: [],
   walls: [],
   brief: {
-    parts: { live: [], out: [], protect: [], refit: [], work: [], found: [] },
+    parts: { live: [], out: [], leave: [], protect: [], refit: [], work: [], found: [] },
     choices: [{ id: 'c', subject: 'the stop valve', options: ['left', 'right'], answer: '', by: '' }],
   },
   accepted: null,

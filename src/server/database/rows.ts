@@ -258,6 +258,7 @@ export interface Rows {
     assembly: string | null;
     follows: string | null;
     probes: 0 | 1;
+    left_for: string;
   };
   feed: {
     id: string;
@@ -1282,7 +1283,8 @@ export interface Defaults {
     | 'came_on'
     | 'version';
   dropped_draft: never;
-  extra_work: 'after_phase' | 'assumption' | 'change_order' | 'version' | 'assembly' | 'follows' | 'probes';
+  extra_work:
+    'after_phase' | 'assumption' | 'change_order' | 'version' | 'assembly' | 'follows' | 'probes' | 'left_for';
   feed: 'closed_at';
   filing: 'target' | 'person';
   finding:

@@ -1,4 +1,5 @@
 import type { InferType } from 'yup';
+import { phaseFacts } from '@/core/sequence/phases';
 import { addAssumption } from '@/contract/commands/scope';
 import { insert, orNull, update } from '../database/query';
 import {
@@ -120,6 +121,24 @@ export const assumptionHandlers = handlers({
     });
     dropExtraWorkOf(context.db, 'assumption', id);
     context.replan(row.job, { kind: 'assumption', area: row.area, text: row.text, what: 'open', found: '' });
+  },
+  'extra.leave': (context, { id, area, text, until, reason, trade, halfDays }) => {
+    const { job } = requireRow(context, 'area', area, 'area');
+    requireStep(context, area, until, 'until');
+    if (trade === 'nobody')
+      throw unprocessable('nobody-works', 'Somebody takes it away: say whose work it is.', 'trade');
+    addExtraWork(context.db, {
+      id,
+      job,
+      area,
+      text: `take away: ${text}`,
+      trade,
+      half_days: halfDays,
+      after_phase: until,
+      reason: `${text} is left on purpose until ${phaseFacts(until).label}: ${reason}`,
+      left_for: text,
+    });
+    context.replan(job, { kind: 'extra', extra: id, area, text: `take away: ${text}`, what: 'open' });
   },
   'extra.finish': (context, { id }) => setExtra(context, id, 'open', 'done'),
   'extra.reopen': (context, { id }) => setExtra(context, id, 'done', 'open'),

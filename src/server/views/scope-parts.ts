@@ -240,12 +240,22 @@ export const scopeCounts = (job: JobReading): ScopeCounts => ({
 /** What a crew is told of one area. @param trade whose work it is; all of it where none is given */
 export function briefIn(job: JobReading, area: string, trade?: Trade): Brief {
   const mine = <Item extends { area: string | null }>(item: Item): boolean => item.area === area;
-  return briefOf(scopeByArea(job).get(area) ?? [], findingsOf(job).filter(mine), trade);
+  return withLeft(briefOf(scopeByArea(job).get(area) ?? [], findingsOf(job).filter(mine), trade), job, area);
 }
 
 const scopeByArea = ofJob((job) => groupBy(scopeOf(job), (line) => line.areaId));
 
 /** What concerns everybody on the job and lies in none of its areas: the way in, the neighbours, where to park. */
+/** What is left on purpose in an area is told to everybody who works there. */
+function withLeft(brief: Brief, job: JobReading, area: string): Brief {
+  const leave = extraRows(job).flatMap((row) =>
+    row.area === area && row.state === 'open' && row.left_for !== ''
+      ? [{ id: row.id, text: row.left_for, note: row.reason, picture: null }]
+      : [],
+  );
+  return { ...brief, parts: { ...brief.parts, leave } };
+}
+
 export const briefOfJob = ofJob((job): Brief =>
   briefOf(
     [],

@@ -16,6 +16,7 @@ import { capital } from '@/core/words/letters';
 const MARKS: Record<Exclude<BriefPart, 'found'>, Inclusion> = {
   live: 'keep-live',
   out: 'out',
+  leave: 'protect',
   protect: 'protect',
   refit: 'refit',
   work: 'in',

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
+import { leaveUntil } from '@/contract/commands/scope';
 import { addHold, changeStep, HOLD_KINDS } from '@/contract/commands/sites';
 import type { RoomView } from '@/contract/views/job';
 import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
@@ -11,7 +12,7 @@ import { SidePanel } from '../kit/side-panel';
 import { ChangeArea } from './change-area';
 import { newId } from '../offline/send';
 
-type Open = 'area' | 'hold' | 'step';
+type Open = 'area' | 'hold' | 'leave' | 'step';
 
 /** What can be changed about one area, each in a slip of its own. */
 export function AreaForms({ view }: { view: RoomView }) {
@@ -28,6 +29,9 @@ export function AreaForms({ view }: { view: RoomView }) {
     <>
       <Button variant="outline-secondary" onClick={() => setOpen('hold')} disabled={steps.length === 0}>
         Put it on hold
+      </Button>
+      <Button variant="link" className="px-1" onClick={() => setOpen('leave')} disabled={steps.length === 0}>
+        Leave something until
       </Button>
       <Button variant="link" className="px-1" onClick={() => setOpen('step')} disabled={steps.length === 0}>
         Change a step
@@ -67,6 +71,32 @@ export function AreaForms({ view }: { view: RoomView }) {
             <TextField name="askedOn" label="Asked on" type="date" />
             <TextField name="expectedOn" label="Expected on" type="date" />
           </div>
+        </CommandForm>
+      </SidePanel>
+      <SidePanel title={`Left on purpose in ${area.name}`} open={open === 'leave'} onClose={close}>
+        <CommandForm
+          kind={leaveUntil}
+          submit="Leave it"
+          onDone={kept('Everybody who works there reads it; taking it away is in the plan.')}
+          start={() => ({
+            id: newId(),
+            area: area.id,
+            text: '',
+            until: view.steps.find((step) => step.fraction < 1)?.phase ?? view.steps[0]?.phase,
+            reason: '',
+            trade: 'tear-out' as const,
+            halfDays: 1,
+          })}
+        >
+          <TextField name="text" label="What is left" hint="like “the old half wall”" />
+          <SelectField name="until" label="Until this is done" options={steps} />
+          <TextField name="reason" label="What it protects" hint="like “it is the rail until the floor is in”" />
+          <SelectField
+            name="trade"
+            label="Who takes it away"
+            options={TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => [trade, TRADES[trade]])}
+          />
+          <TextField name="halfDays" label="Half-days that takes" type="number" />
         </CommandForm>
       </SidePanel>
       <SidePanel title={`A step in ${area.name}`} open={open === 'step'} onClose={close}>

@@ -172,7 +172,7 @@ function AgreedHere({ area, walking, whole }: Pick<Terms, 'area' | 'walking'> & 
   );
 }
 
-const NOTHING_TOLD: Brief['parts'] = { live: [], out: [], protect: [], refit: [], work: [], found: [] };
+const NOTHING_TOLD: Brief['parts'] = { live: [], out: [], leave: [], protect: [], refit: [], work: [], found: [] };
 
 /** What is folded away, counted: “3 not included, 1 protect, 12 to do”. */
 const briefCounts = ({ parts }: Brief): string =>
