@@ -295,9 +295,9 @@ describe('before the walls are closed', () => {
     const page = await phone();
     await begin(page, signalHouse, 'close-in');
     await toArea(page, 'Study');
-    await seesText(page, '2 of 14 open');
+    await seesText(page, '2 of 17 open');
     await inGroup(page, 'picture of wall 1, corner to corner, tape in sight', 'right');
-    await seesText(page, '1 of 14 open');
+    await seesText(page, '1 of 17 open');
     await sent(page);
     expect((await plan('board'))?.start ?? 0).toBeGreaterThan((await plan('close-in'))?.start ?? 99);
     expect((await plan('close-in'))?.state).not.toBe('done');
