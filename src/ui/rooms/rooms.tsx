@@ -100,8 +100,10 @@ function Holding({ view }: { view: RoomsView }) {
             </Link>
             <div className="small-text">{hold.text}</div>
             <div className={`small-text ${hold.overdue ? 'bad' : 'soft'}`}>
-              {hold.overdue ? 'was expected' : 'expected'} {formatDay(hold.expectedOn, view.today)}, needed for{' '}
-              {hold.phase}
+              {hold.overdue && hold.settled
+                ? 'now'
+                : `${hold.overdue ? 'was expected' : 'expected'} ${formatDay(hold.expectedOn, view.today)}`}
+              , needed for {hold.phase}
             </div>
             <HoldActions hold={hold} job={view.job.id} />
           </Line>

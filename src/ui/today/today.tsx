@@ -140,8 +140,10 @@ function Holds({ view }: { view: TodayView }) {
             </Link>
             <div className="small-text">{hold.text}</div>
             <div className={`small-text ${hold.overdue ? 'bad' : 'soft'}`}>
-              {hold.overdue ? 'was expected' : 'expected'} {formatDay(hold.expectedOn, view.today)}, needed for{' '}
-              {hold.phase}
+              {hold.overdue && hold.settled
+                ? 'now'
+                : `${hold.overdue ? 'was expected' : 'expected'} ${formatDay(hold.expectedOn, view.today)}`}
+              , needed for {hold.phase}
               {hold.askedOn ? `, asked ${formatDay(hold.askedOn, view.today)}` : ''}
             </div>
           </Line>
