@@ -140,15 +140,15 @@ class Search {
     if (!before) return;
     let left = Math.max(FEWEST_TRIALS, Math.round(TRIED_TASKS / Math.max(1, this.net.tasks.length)));
     for (const group of this.scorer.looks) {
-      for (const { earlier, day } of nearVisits(group, before.start)) {
+      for (const near of nearVisits(group, before.start)) {
         if (left-- <= 0) return;
-        this.waitFor(earlier, day, before);
+        this.waitFor(near, before);
       }
     }
   }
 
   /** Has these visits wait for the one of that day, and keeps it where it helps. */
-  private waitFor(earlier: readonly number[], day: number, before: Placement): void {
+  private waitFor({ earlier, day, rooms }: ReturnType<typeof nearVisits>[number], before: Placement): void {
     const best = this.found;
     if (!best) return;
     let net = this.net;
@@ -158,7 +158,7 @@ class Search {
         slot: day,
         open: false,
         kind: 'kept',
-        wait: { kind: 'one-visit', rooms: earlier.length + 1 },
+        wait: { kind: 'one-visit', rooms },
       });
     const scorer = { ...this.scorer, net };
     this.made++;

@@ -34,15 +34,17 @@ export function visitsOf(looks: readonly (readonly number[])[], { start }: Pick<
 const NEAR = 10;
 
 /** Visits that could wait for the next one of their kind, those that would wait the shortest first. */
-export function nearVisits(group: readonly number[], start: ArrayLike<number>): { earlier: number[]; day: number }[] {
+export function nearVisits(
+  group: readonly number[],
+  start: ArrayLike<number>,
+): { earlier: number[]; day: number; rooms: number }[] {
   const days = [...groupBy(group, (task) => start[task] ?? 0)].sort(([a], [b]) => a - b);
   return days
     .slice(0, -1)
-    .map(([slot, earlier], index) => ({
-      earlier,
-      day: days[index + 1]?.[0] ?? slot,
-      waits: (days[index + 1]?.[0] ?? slot) - slot,
-    }))
+    .map(([slot, earlier], index) => {
+      const [day, later] = days[index + 1] ?? [slot, []];
+      return { earlier, day, rooms: earlier.length + later.length, waits: day - slot };
+    })
     .filter(({ waits }) => waits <= NEAR)
     .sort((a, b) => a.waits - b.waits);
 }

@@ -285,6 +285,10 @@ export function trackOf(works: readonly Work[]): Phase[] {
   return phases.filter((phase) => !left.includes(phase));
 }
 
+/** What a household has in an area: as it was said, else what the work there is about (a kitchen, a bath). */
+export const providesOf = (said: readonly string[], works: readonly Work[]): string[] =>
+  said.length > 0 ? [...said] : [...new Set(works.flatMap((work) => workFacts(work).provides ?? []))];
+
 /** Half-days of a phase by what is done there; undefined where it is done as by itself, and grows with the room. */
 export function timeOfWorks(phase: Phase, works: readonly Work[]): number | undefined {
   const bringing = works.map(workFacts).filter((work) => work.phases.includes(phase));

@@ -1,4 +1,4 @@
-import { workFacts, type Work } from '../sequence/works';
+import type { Work } from '../sequence/works';
 import type { AreaKind } from './area';
 import { isPassageByName, type Draft, type DraftArea, type DraftLevel } from './draft-area';
 
@@ -51,7 +51,7 @@ export function setOut(draft: Draft, known: readonly KnownLevel[], newId: () => 
       size: area.size,
       passage: area.passage ?? isPassageByName(area.name, area.kind),
       livedIn: false,
-      provides: [...new Set(area.works.flatMap((work) => workFacts(work).provides ?? []))],
+      provides: [],
       beside: named(area.beside),
       opensTo: named(area.opensTo),
       ...(area.level === null ? {} : { level: byName.get(area.level) ?? '' }),

@@ -59,7 +59,7 @@ function waitWords(wait: Wait, today: Day): string {
     case 'not-chosen':
       return `${wait.what} would stand open: nothing is chosen for ${listed(wait.phases.map((phase) => phaseFacts(phase).label))}`;
     case 'one-visit':
-      return `it is looked at with ${counted(wait.rooms - 1, 'other room')} on one visit, and nothing ends later by it`;
+      return `it is looked at with ${counted(wait.rooms - 1, 'other room')} on one visit; that costs the job a day at most`;
     case 'open-too-long':
       return `it would stand open for ${daysOf(wait.halfDays)}, and ${daysOf(wait.most)} is the most that is right: ${wait.why}`;
     case 'open-in-rain':

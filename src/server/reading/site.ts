@@ -12,6 +12,7 @@ import {
   type SiteArea,
   type TrackStep,
 } from '@/core/sequence/site';
+import { providesOf, type Work } from '@/core/sequence/works';
 import type { Day } from '@/core/units/day';
 import { workdaysBetween } from '@/core/units/workday';
 import { remainingHalfDays, type PhaseProgress } from '@/core/walks/progress';
@@ -56,7 +57,7 @@ export const siteOf = ofJob((job): Site => {
       ...(area.level !== null && area.level_height !== null
         ? { level: { id: area.level, height: area.level_height, name: area.level_name ?? '' } }
         : {}),
-      provides: JSON.parse(area.provides) as string[],
+      provides: providesOf(JSON.parse(area.provides) as string[], JSON.parse(area.works) as Work[]),
       shelters: JSON.parse(area.shelters) as string[],
       beside: beside.flatMap((pair) =>
         pair.one === area.id ? [pair.other] : pair.other === area.id ? [pair.one] : [],
