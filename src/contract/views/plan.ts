@@ -217,7 +217,7 @@ export interface SequenceView {
   }[];
   exposures: { label: string; text: string; kept: boolean }[];
   /** Work of the whole job that no walk sees: when it is planned, or by whom it was done. */
-  jobTasks: { task: SettledJobTask; label: string; when: string; done: string | null }[];
+  jobTasks: { task: SettledJobTask; label: string; when: string; done: string | null; named: boolean }[];
   holds: HoldView[];
   methods: MethodView[];
   rules: RuleView[];

@@ -183,6 +183,7 @@ function jobTasksOf(job: JobReading): SequenceView['jobTasks'] {
             task,
             label: sayWork(planned.work),
             when: formatSlot(planOf(job)?.origin ?? job.firm.today, planned.start),
+            named: said !== undefined,
             done: said
               ? `${said.by}, ${formatDay(said.done_on, job.firm.today)}`
               : planned.state === 'done'

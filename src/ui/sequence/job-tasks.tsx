@@ -19,13 +19,13 @@ export function JobTasks({ view }: { view: SequenceView }) {
   return (
     <Block heading="Of the whole job">
       <Lines>
-        {view.jobTasks.map(({ task, label, when, done }) => (
+        {view.jobTasks.map(({ task, label, when, done, named }) => (
           <Line
             key={task}
             small
             mark={<StateIcon kind={done ? 'done' : 'waiting'} />}
             beside={
-              done ? (
+              done && !named ? undefined : done ? (
                 <LinkButton
                   disabled={busy}
                   onClick={() =>

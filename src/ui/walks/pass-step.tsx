@@ -37,14 +37,14 @@ export function PassStep({
         {passed ? (
           <>
             <span className="soft">passed</span>
-            <button type="button" onClick={() => record(0, `${step.label}: not passed`)}>
+            <Button variant="outline-secondary" onClick={() => record(0, `${step.label}: not passed`)}>
               not passed
-            </button>
+            </Button>
           </>
         ) : (
-          <button type="button" aria-expanded={asking} onClick={() => setAsking(!asking)}>
+          <Button variant="outline-secondary" aria-expanded={asking} onClick={() => setAsking(!asking)}>
             passed…
-          </button>
+          </Button>
         )}
       </div>
       {asking && (
