@@ -207,6 +207,7 @@ describe('money from an empty house', () => {
     await press(page, 'Send it');
     await press(page, 'It went out');
     await press(page, 'It came');
+    await page.waitForSelector('[name="lines.0.quantity"]');
     const handles = await page.$$eval('label', (labels) =>
       labels.findIndex((label) => label.textContent.startsWith('Handles')),
     );

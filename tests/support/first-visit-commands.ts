@@ -253,7 +253,7 @@ export const FIRST_VISIT: Record<string, Given> = {
       halfDays: 1,
     },
     leaves: (installation) => row(installation, 'extra_work', id),
-    expected: { text: 'take away: the old gate', after_phase: 'face-paint', left_for: 'the old gate', state: 'open' },
+    expected: { text: 'remove: the old gate', after_phase: 'face-paint', left_for: 'the old gate', state: 'open' },
     plans: true,
   },
   'extra.finish': {

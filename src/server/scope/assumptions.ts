@@ -131,14 +131,14 @@ export const assumptionHandlers = handlers({
       id,
       job,
       area,
-      text: `take away: ${text}`,
+      text: `remove: ${text}`,
       trade,
       half_days: halfDays,
       after_phase: until,
       reason: `${text} is left on purpose until ${phaseFacts(until).label}: ${reason}`,
       left_for: text,
     });
-    context.replan(job, { kind: 'extra', extra: id, area, text: `take away: ${text}`, what: 'open' });
+    context.replan(job, { kind: 'extra', extra: id, area, text: `remove: ${text}`, what: 'open' });
   },
   'extra.finish': (context, { id }) => setExtra(context, id, 'open', 'done'),
   'extra.reopen': (context, { id }) => setExtra(context, id, 'done', 'open'),
