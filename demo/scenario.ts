@@ -1,5 +1,5 @@
 import type { SpareKind } from '@/contract/commands/selections';
-import type { LogisticKind } from '@/contract/commands/schedule';
+import type { LogisticKind } from '@/core/sequence/logistics';
 import type { HoldKind } from '@/contract/commands/sites';
 import type { Party, RequestKind } from '@/core/selections/requests';
 import type { Decider, SelectionState } from '@/core/selections/states';

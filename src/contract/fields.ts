@@ -28,6 +28,12 @@ export const optionalDay = (what: string) =>
     `${what} must be a day that exists, like 2027-03-09`,
     (text) => text === undefined || isDay(text),
   );
+/** An hour of the day as a clock says it. */
+export const optionalHour = (what: string) =>
+  string().matches(/^([01]\d|2[0-3]):[0-5]\d$/, {
+    message: `${what} must be a time of the day, like 07:30`,
+    excludeEmptyString: true,
+  });
 export const optionalZone = () =>
   string()
     .max(60)

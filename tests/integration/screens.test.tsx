@@ -195,12 +195,12 @@ describe('public pages', () => {
         soon: true,
         brief: {
           parts: {
-            live: [{ id: 'l', text: 'the bell wire: stays live', note: '', picture: null }],
-            out: [{ id: 'o', text: 'the window frames', note: '', picture: null }],
+            live: [{ id: 'l', text: 'the bell wire: stays live', note: '', picture: null, whose: null }],
+            out: [{ id: 'o', text: 'the window frames', note: '', picture: null, whose: null }],
             leave: [],
-            protect: [{ id: 'p', text: 'protect the stair', note: 'with boards', picture: null }],
+            protect: [{ id: 'p', text: 'protect the stair', note: 'with boards', picture: null, whose: null }],
             refit: [],
-            work: [{ id: 'w', text: 'wire eight sockets', note: '', picture: null }],
+            work: [{ id: 'w', text: 'wire eight sockets', note: '', picture: null, whose: null }],
             found: [],
           },
           choices: [{ id: 'c', subject: 'the stop valve', options: ['left', 'right'], answer: '', by: '' }],

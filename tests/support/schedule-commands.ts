@@ -157,6 +157,21 @@ export const SCHEDULE: Record<string, Given> = {
     expected: { state: 'open', lead_days: 7 },
     plans: true,
   },
+  'logistic.change': {
+    payload: (installation) => ({
+      ...{ id: bin, version: version(installation, 'logistic', bin), label: 'Bin for the slab, 6 m³', leadDays: 2 },
+      ...{ place: 'before the gate', fromHour: '07:00', toHour: '09:00', howMuch: '1 bin of 6 m³' },
+      ...{ contact: 'the yard', phone: '+41 44 000 00 00' },
+    }),
+    leaves: (installation) => row(installation, 'logistic', bin),
+    expected: { place: 'before the gate', from_hour: '07:00', to_hour: '09:00', phone: '+41 44 000 00 00' },
+  },
+  'logistics.take': {
+    payload: { job: signalHouse, taken: [{ id, proposal: 'drop-cabinets' }] },
+    leaves: (installation) => row(installation, 'logistic', id),
+    expected: { state: 'open', kind: 'drop', lead_days: 2, proposal: 'drop-cabinets' },
+    plans: true,
+  },
   'logistic.settle': {
     payload: (installation) => ({ id: bin, version: version(installation, 'logistic', bin), state: 'here' }),
     leaves: (installation) => row(installation, 'logistic', bin),

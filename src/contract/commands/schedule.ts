@@ -1,5 +1,6 @@
 import { SETTLED_JOB_TASKS } from '@/core/sequence/rules';
 import { INSPECTION_KIND_KEYS } from '@/core/sequence/inspections';
+import { LOGISTIC_KINDS, PROPOSAL_KEYS } from '@/core/sequence/logistics';
 import { array, boolean, number, object } from 'yup';
 import { command, EVERYBODY, OFFICE } from '../command';
 import * as field from '../fields';
@@ -76,8 +77,23 @@ export const giveToOthers = command(
   }).noUnknown(),
 );
 
-export const LOGISTIC_KINDS = ['bin', 'scaffold', 'crane', 'pump', 'parking', 'neighbours', 'other'] as const;
-export type LogisticKind = (typeof LOGISTIC_KINDS)[number];
+/** What is asked of anything that has to be there. */
+const logisticFields = {
+  label: field.line('what has to be there', 80),
+  leadDays: field.whole('days it takes', 0, 200),
+  place: field.optionalLine('the place', 120).default(''),
+  fromHour: field.optionalHour('the first hour').default(''),
+  toHour: field
+    .optionalHour('the last hour')
+    .default('')
+    .test('later', 'the last hour is after the first', (to, context) => {
+      const { fromHour } = context.parent as { fromHour?: string };
+      return !to || !fromHour || to > fromHour;
+    }),
+  howMuch: field.optionalLine('how much of it', 300).default(''),
+  contact: field.optionalLine('whom to call', 80).default(''),
+  phone: field.phone(),
+};
 export const addLogistic = command(
   'logistic.add',
   EVERYBODY,
@@ -86,10 +102,31 @@ export const addLogistic = command(
     id: field.id(),
     job: field.id(),
     kind: field.oneOf('the kind', LOGISTIC_KINDS),
-    label: field.line('what has to be there', 80),
     area: field.id('the area'),
     phase: field.phase(),
-    leadDays: field.whole('days it takes', 0, 200),
+    /** What of the works asked for it; empty where somebody thought of it. */
+    proposal: field.optionalLine('the proposal', 40).default(''),
+    ...logisticFields,
+  }).noUnknown(),
+);
+export const changeLogistic = command(
+  'logistic.change',
+  EVERYBODY,
+  'plan',
+  object({ id: field.id(), version: field.version(), ...logisticFields }).noUnknown(),
+);
+/** Takes what the works ask for as it is proposed, or says that it is not needed here. */
+export const takeLogistics = command(
+  'logistics.take',
+  EVERYBODY,
+  'plan',
+  object({
+    job: field.id(),
+    needed: boolean().default(true),
+    taken: array(object({ id: field.id(), proposal: field.oneOf('what is asked for', PROPOSAL_KEYS) }).noUnknown())
+      .required('what is asked for is missing')
+      .min(1, 'say what of it')
+      .max(PROPOSAL_KEYS.length),
   }).noUnknown(),
 );
 export const settleLogistic = command(

@@ -93,6 +93,8 @@ const findingFields = {
   unit: field.optionalLine('the unit', 20).default(''),
   need: field.optionalLine('what it needs').default(''),
   live: boolean(),
+  /** Whose thing it is; nobody's in particular where that is not said. */
+  trade: field.trade().notRequired().nonNullable(),
   place: field.optionalLine('the place').default(''),
   cause: field.optionalLine('the cause').default(''),
   remedy: field.optionalLine('what is done about it').default(''),

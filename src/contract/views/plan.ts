@@ -1,3 +1,4 @@
+import type { LogisticKind, ProposalKey } from '@/core/sequence/logistics';
 import type { SettledJobTask } from '@/core/sequence/rules';
 import type { Stage } from '@/core/sequence/stages';
 import type { MethodKey } from '@/core/sequence/methods';
@@ -180,18 +181,40 @@ interface OwnRuleView {
   reason: string;
 }
 
-export interface LogisticView {
-  id: string;
-  version: number;
-  label: string;
-  step: string;
-  leadDays: number;
-  state: 'open' | 'booked' | 'here' | 'dropped';
-  bookedOn: Day | null;
-  /** The day its step begins, and the last day to ask for it. */
+/** When something has to be there: the day its step begins, and the last day to ask for it. */
+interface NeededBy {
   neededBy: Day | null;
   askBy: Day | null;
   late: boolean;
+}
+
+/** What is said of it, whoever thought of it. */
+interface LogisticWords {
+  kind: LogisticKind;
+  label: string;
+  step: string;
+  leadDays: number;
+  place: string;
+  /** How much there is of it. */
+  howMuch: string;
+  contact: string;
+  phone: string;
+}
+
+export interface LogisticView extends NeededBy, LogisticWords {
+  id: string;
+  version: number;
+  fromHour: string;
+  toHour: string;
+  state: 'open' | 'booked' | 'here' | 'dropped';
+  bookedOn: Day | null;
+}
+
+/** What the works ask for and nobody has answered. */
+export interface ProposalView extends NeededBy, LogisticWords {
+  key: ProposalKey;
+  area: string;
+  phase: Phase;
 }
 
 export interface SequenceView {
@@ -231,6 +254,9 @@ export interface SequenceView {
     when: string;
   }[];
   logistics: LogisticView[];
+  /** Said not to be needed here. */
+  notNeeded: LogisticView[];
+  proposals: ProposalView[];
   problem: string | null;
 }
 
@@ -269,7 +295,8 @@ export interface TodayView {
     late: boolean;
   }[];
   /** Inspections to be booked and things to be asked for, so that the work does not wait for them. */
-  calls: { key: string; text: string; jobName: string; href: string; day: Day; late: boolean }[];
+  /** `phone` is empty where nobody has written one down. */
+  calls: { key: string; text: string; jobName: string; href: string; day: Day; late: boolean; phone: string }[];
   /** What has to be bought, over all sites. */
   run: { open: number };
   drafts: { job: string; jobName: string; count: number }[];

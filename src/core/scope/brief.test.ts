@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
 import { TRADE_KEYS } from '../sequence/trades';
 import { STANCE_KEYS } from '../sites/area';
-import { BRIEF_PART_KEYS, briefOf, choiceText, lineText, type BriefFinding, type BriefScope } from './brief';
+import { BRIEF_PART_KEYS, briefOf, briefText, choiceText, lineText, type BriefFinding, type BriefScope } from './brief';
 import { FINDING_KIND_KEYS } from './finding';
 import { registerOf } from './register';
 import { readScopeLine } from './scope-line';
@@ -22,7 +22,17 @@ const line = (over: Partial<BriefScope> = {}): BriefScope => ({
 });
 const finding = (over: Partial<BriefFinding> = {}): BriefFinding => ({
   ...{ id: 'f', area: null, kind: 'service', subject: 'the freezers’ circuit', quantity: null, unit: '', need: '' },
-  ...{ live: true, place: '', cause: '', remedy: '', allowed: null, unitPrice: null, leadDays: null, options: [] },
+  ...{
+    live: true,
+    trade: null,
+    place: '',
+    cause: '',
+    remedy: '',
+    allowed: null,
+    unitPrice: null,
+    leadDays: null,
+    options: [],
+  },
   ...{ answer: '', answeredBy: '', found: null, foundBy: '', picture: null, kept: 'kept' },
   ...over,
 });
@@ -41,6 +51,34 @@ describe('what a crew is told of a room', () => {
     expect(brief.parts.out.map(({ text }) => text)).toEqual(['the gutters']);
     expect(brief.parts.protect).toMatchObject([{ text: 'protect the stair', note: 'with boards' }]);
     expect(brief.parts.live).toMatchObject([{ text: 'the freezers’ circuit: stays live' }]);
+  });
+
+  it('lists what tear-out must not touch by the trade whose it is', () => {
+    const kept = (id: string, subject: string): BriefScope =>
+      line({ id, stance: 'protect', verb: 'protect', subject, trade: 'tear-out', quantity: null });
+    const brief = briefOf(
+      [kept('moulding', 'the mouldings'), kept('door', 'the old door'), kept('stack', 'the soil stack')],
+      [
+        finding({ id: 'gas', subject: 'Gas pipe to the range' }),
+        finding({ id: 'feed', subject: 'feed of the panel' }),
+        finding({ id: 'said', subject: 'a grey conduit', trade: 'air' }),
+      ],
+    );
+    expect(brief.parts.protect.map(({ id, whose }) => [id, whose])).toEqual([
+      ['stack', 'plumbing'],
+      ['door', 'finish'],
+      ['moulding', null],
+    ]);
+    expect(brief.parts.live.map(({ id, whose }) => [id, whose])).toEqual([
+      ['gas', 'gas'],
+      ['said', 'air'],
+      ['feed', 'wiring'],
+    ]);
+    expect(brief.parts.protect.map(briefText)).toEqual([
+      'Plumbing · protect the soil stack',
+      'Finish carpentry · protect the old door',
+      'Protect the mouldings',
+    ]);
   });
 
   it('tells every line once and only once, and no price, whatever was written down', () =>

@@ -1,6 +1,8 @@
-import type { Trade } from '../sequence/trades';
+import { TRADE_KEYS, TRADES, type Trade } from '../sequence/trades';
 import type { Inclusion } from '../sites/area';
+import { capital } from '../words/letters';
 import { findingText, siteChoiceText, type Finding } from './finding';
+import { whoseThing } from './whose';
 
 /** What somebody who works in an area reads of its scope, in the order in which it matters before the first tool is out. */
 export const BRIEF_PARTS = {
@@ -15,13 +17,15 @@ export const BRIEF_PARTS = {
 export type BriefPart = keyof typeof BRIEF_PARTS;
 export const BRIEF_PART_KEYS = Object.keys(BRIEF_PARTS) as BriefPart[];
 
-interface BriefLine {
+export interface BriefLine {
   id: string;
   text: string;
   /** What it depends on, where it is kept, with what it is protected; empty where nothing was said. */
   note: string;
   /** Hash of its picture. */
   picture: string | null;
+  /** Of what must not be touched: whose thing it is; null where nobody knows. */
+  whose: Trade | null;
 }
 
 /** A choice that was left to whoever does the work. */
@@ -58,6 +62,10 @@ export interface BriefScope extends ScopeWords {
 }
 
 export type BriefFinding = Finding & { picture: string | null; kept: 'kept' | 'back' | 'gone' };
+
+/** What whoever tears out, cuts or digs must not touch; told by the trade whose thing it is. */
+const SPARED: readonly BriefPart[] = ['live', 'leave', 'protect', 'refit'];
+const isSpared = (part: BriefPart): boolean => SPARED.includes(part);
 
 const PART_OF_STANCE: Record<Inclusion, BriefPart> = {
   in: 'work',
@@ -124,14 +132,17 @@ export function briefOf(lines: readonly BriefScope[], findings: readonly BriefFi
       findings.some(({ kind, subject }) => kind === 'refit' && isSameThing(subject, line.subject))
     )
       continue;
-    parts[part].push({ id: line.id, text: lineText(line), note: noteOf(line), picture: null });
+    const whose = isSpared(part) ? whoseThing(line.subject) : null;
+    parts[part].push({ id: line.id, text: lineText(line), note: noteOf(line), picture: null, whose });
   }
   for (const finding of findings) {
     const part = TOLD_OF_FINDINGS[finding.kind];
     if (!part) continue;
     const note = finding.kept === 'back' ? 'back in place' : finding.kept === 'gone' ? 'gone' : '';
-    parts[part].push({ id: finding.id, text: findingText(finding), note, picture: finding.picture });
+    const whose = isSpared(part) ? (finding.trade ?? whoseThing(finding.subject)) : null;
+    parts[part].push({ id: finding.id, text: findingText(finding), note, picture: finding.picture, whose });
   }
+  for (const part of SPARED) parts[part] = byTrade(parts[part]);
   return {
     parts,
     choices: findings
@@ -139,6 +150,15 @@ export function briefOf(lines: readonly BriefScope[], findings: readonly BriefFi
       .map(({ id, subject, options, answer, answeredBy }) => ({ id, subject, options, answer, by: answeredBy })),
   };
 }
+
+/** Lines of one trade stand together, in the order of trades; those of which nobody knows whose they are come last. */
+export const byTrade = (lines: readonly BriefLine[]): BriefLine[] => {
+  const place = ({ whose }: BriefLine): number => (whose ? TRADE_KEYS.indexOf(whose) : TRADE_KEYS.length);
+  return [...lines].sort((a, b) => place(a) - place(b));
+};
+
+/** A line with whose thing it is in front, where that is told: `Plumbing · the stack: stays live`. */
+export const briefText = ({ text, whose }: BriefLine): string => (whose ? `${TRADES[whose]} · ${text}` : capital(text));
 
 /** Whether there is anything to say. */
 export const isEmptyBrief = ({ parts, choices }: Brief): boolean =>

@@ -1,15 +1,17 @@
+import type { Trade } from '../sequence/trades';
+
 /** What a first visit finds beside the work itself. Each kind asks what matters for it and nothing else. */
 export const FINDING_KINDS = {
   penetration: {
     label: 'through the wall',
-    asks: ['quantity', 'need'],
+    asks: ['quantity', 'need', 'trade'],
     subject: 'tap, socket, light, vent, pipe',
   },
-  service: { label: 'service', asks: ['live', 'need'], subject: 'power to the freezers, old gas pipe' },
-  refit: { label: 'take down and refit', asks: ['quantity', 'place'], subject: 'lamps, post box, radiators' },
+  service: { label: 'service', asks: ['live', 'need', 'trade'], subject: 'power to the freezers, old gas pipe' },
+  refit: { label: 'take down and refit', asks: ['quantity', 'place', 'trade'], subject: 'lamps, post box, radiators' },
   salvage: {
     label: 'salvage',
-    asks: ['quantity', 'unit', 'place'],
+    asks: ['quantity', 'unit', 'place', 'trade'],
     subject: 'bricks, floor boards, a door',
   },
   damage: {
@@ -32,6 +34,7 @@ export type FindingField =
   | 'unit'
   | 'need'
   | 'live'
+  | 'trade'
   | 'place'
   | 'cause'
   | 'remedy'
@@ -53,6 +56,8 @@ export interface Finding {
   need: string;
   /** Services: live ones stay, dead ones go. */
   live: boolean | null;
+  /** Whose thing it is; null where its name tells, or nobody knows. */
+  trade: Trade | null;
   /** Where a thing is kept, or who gives an approval. */
   place: string;
   cause: string;

@@ -92,6 +92,7 @@ const finding = (over: Partial<Finding>): Finding => ({
   unit: '',
   need: '',
   live: null,
+  trade: null,
   place: '',
   cause: '',
   remedy: '',

@@ -118,6 +118,13 @@ function alongFall(site: Site, effect: Extract<Effect, { form: 'along-fall' }>, 
   }
 }
 
+function sections(site: Site, { once, dig, lay }: Extract<Effect, { form: 'sections' }>, link: Linker): void {
+  const legs = site.areas.filter((area) => has(area, lay)).sort((a, b) => a.position - b.position);
+  const lowest = legs.find((area) => has(area, dig));
+  for (const leg of legs) if (lowest && has(leg, once)) link(taskId(leg.id, once), taskId(lowest.id, dig));
+  legs.slice(1).forEach((leg, at) => has(leg, dig) && link(taskId(legs[at]?.id ?? leg.id, lay), taskId(leg.id, dig)));
+}
+
 /** One milestone a level stands between all that shelters it and all that needs shelter: m + n links, not m · n. */
 function sheltered(site: Site, effect: Extract<Effect, { form: 'sheltered' }>, link: Linker, added: AddedTask[]): void {
   const levels = new Set(site.areas.flatMap((area) => (area.level ? [area.level.id] : [])));
@@ -365,6 +372,8 @@ function apply(site: Site, rule: Rule, effect: Effect, link: Linker, result: Seq
       return chain(site, effect.phases, link);
     case 'along-fall':
       return alongFall(site, effect, link);
+    case 'sections':
+      return sections(site, effect, link);
     case 'sheltered':
       return sheltered(site, effect, link, result.added);
     case 'one-at-a-time':

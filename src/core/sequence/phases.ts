@@ -49,6 +49,7 @@ const PHASES = {
     outdoor: true,
     hidden: true,
     fixed: true,
+    crew: 0.5,
   },
   protect: { label: 'protect', plain: 'covering up against dust', trade: 'tear-out', halfDays: 1 },
   'face-protect': {

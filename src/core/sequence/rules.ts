@@ -63,6 +63,11 @@ export type Effect =
    * level by itself with `byLevel`.
    */
   | { form: 'along-fall'; phase: Phase; then?: Phase; byLevel?: true }
+  /**
+   * A trench over several areas that have `lay` is one: `once` is done in all of them before the lowest is dug, and the
+   * next is dug once the one below it is laid, so that no more of it stands open than is worked on.
+   */
+  | { form: 'sections'; once: Phase; dig: Phase; lay: Phase }
   /** A level's shelter (faces and roofs over it) is tight before `before` there. */
   | { form: 'sheltered'; madeBy: readonly Phase[]; before: readonly Phase[] }
   /** From the start of `from` to the end of `to` at most so many worked half-days of the job. */
@@ -639,10 +644,11 @@ export const RULES: readonly Rule[] = [
   }),
   soft(
     32,
-    'One trench under one floor',
-    'a slab that is scanned, laid and looked at once is opened and closed once',
+    'A trench over several areas is one',
+    'it is looked for, opened and closed once, and no more of it stands open than is worked on',
     { form: 'order', before: ['scan'], after: ['cut'], within: 'level' },
     { form: 'order', before: ['floor-pipe'], after: ['floor-inspection'], within: 'level' },
+    { form: 'sections', once: 'locate', dig: 'excavate', lay: 'pipe' },
   ),
   soft(
     31,

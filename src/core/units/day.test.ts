@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays, backToWeekday, daysBetween, formatDay, isDay, weekday } from './day';
 import { dayOfSlot, formatSlot, isAfternoon, slotOf } from './slot';
-import { isWorkday, workdaysBetween } from './workday';
+import { isWorkday, workdaysBetween, workdayUntil } from './workday';
 
 describe('days and half-days', () => {
   it('are said with their weekday, and with the year where it is another', () => {
@@ -54,5 +54,11 @@ describe('working days between two days', () => {
         },
       ),
     );
+  });
+
+  it('of an answer are working days: nobody answers on a day off', () => {
+    const holidays = new Set(['2027-03-12']);
+    expect(workdayUntil('2027-03-11', holidays)).toBe('2027-03-11');
+    expect(workdayUntil('2027-03-14', holidays)).toBe('2027-03-11');
   });
 });

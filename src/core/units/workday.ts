@@ -24,6 +24,13 @@ export function workdaysAfter(day: Day, count: number, holidays: ReadonlySet<Day
   return at;
 }
 
+/** The last working day that is not after the day. */
+export function workdayUntil(day: Day, holidays: ReadonlySet<Day>): Day {
+  let last = day;
+  while (!isWorkday(last, holidays)) last = addDays(last, -1);
+  return last;
+}
+
 /** Every day from the first to the last. */
 export const daysFrom = (first: Day, last: Day): Day[] =>
   Array.from({ length: Math.max(0, daysBetween(first, last) + 1) }, (_, index) => addDays(first, index));

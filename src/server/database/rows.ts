@@ -318,6 +318,7 @@ export interface Rows {
     proved: 'dead' | 'kept' | null;
     proved_by: string;
     proved_on: string | null;
+    trade: Trade | null;
   };
   firm: {
     id: number;
@@ -493,7 +494,7 @@ export interface Rows {
   logistic: {
     id: string;
     job: JobId;
-    kind: 'bin' | 'scaffold' | 'crane' | 'pump' | 'parking' | 'neighbours' | 'other';
+    kind: 'bin' | 'spoil' | 'scaffold' | 'crane' | 'pump' | 'parking' | 'drop' | 'neighbours' | 'other';
     label: string;
     area: AreaId;
     phase: Phase;
@@ -501,6 +502,13 @@ export interface Rows {
     state: 'open' | 'booked' | 'here' | 'dropped';
     booked_on: string | null;
     version: number;
+    place: string;
+    from_hour: string | null;
+    to_hour: string | null;
+    how_much: string;
+    contact: string;
+    phone: string;
+    proposal: string;
   };
   message: {
     id: string;
@@ -1312,7 +1320,8 @@ export interface Defaults {
     | 'found_by'
     | 'proved'
     | 'proved_by'
-    | 'proved_on';
+    | 'proved_on'
+    | 'trade';
   firm: 'id' | 'town' | 'trip_weight' | 'zone' | 'currency' | 'markup' | 'tax_rate' | 'tax_shown';
   fixture: 'removed' | 'version';
   gate: 'not_before' | 'together';
@@ -1343,7 +1352,7 @@ export interface Defaults {
   large_piece: 'selection' | 'mass' | 'extra' | 'removed' | 'version';
   level: 'note';
   level_mark: 'removed' | 'version';
-  logistic: 'booked_on' | 'version';
+  logistic: 'booked_on' | 'version' | 'place' | 'from_hour' | 'to_hour' | 'how_much' | 'contact' | 'phone' | 'proposal';
   message: 'tries' | 'settled_at' | 'failure' | 'acknowledged_at' | 'acknowledged_by';
   method_choice: 'job' | 'area' | 'variant';
   migration: 'number';

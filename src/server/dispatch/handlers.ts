@@ -25,6 +25,7 @@ import { resourceHandlers } from '../schedule/resources';
 import { goalHandlers } from '../sites/goals';
 import { ruleHandlers } from '../sequence/rule-commands';
 import { methodHandlers } from '../sequence/method-commands';
+import { logisticHandlers } from '../sequence/logistic-commands';
 import { stepHandlers } from '../sequence/step-commands';
 import { mergeAreaHandlers } from '../walks/merge-areas';
 import { wayInHandlers } from '../sites/way-in';
@@ -82,6 +83,7 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   ruleHandlers,
   methodHandlers,
   stepHandlers,
+  logisticHandlers,
   siteHandlers,
   openingHandlers,
   updateHandlers,

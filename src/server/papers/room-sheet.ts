@@ -5,7 +5,7 @@ import type { RequestView } from '@/contract/views/selections';
 import { MEASURES, type Measure } from '@/core/layout/measures';
 import { orderWords, stateWords } from '@/core/selections/states';
 import { PARTIES } from '@/core/selections/requests';
-import { BRIEF_PARTS, choiceText, type BriefPart } from '@/core/scope/brief';
+import { BRIEF_PARTS, briefText, choiceText, type BriefPart } from '@/core/scope/brief';
 import { TRADES } from '@/core/sequence/trades';
 import { formatDay, type Day } from '@/core/units/day';
 import { HAIRLINES, rule, type PaperDocument } from './pdf';
@@ -126,8 +126,8 @@ function sheet(
     );
   const told = (part: BriefPart, least: number): Part => ({
     head: BRIEF_PARTS[part],
-    lines: brief.parts[part].map(({ text, note }): Content => ({
-      text: `•  ${cut(note ? `${text}, ${note}` : text)}`,
+    lines: brief.parts[part].map((line): Content => ({
+      text: `•  ${cut(line.note ? `${briefText(line)}, ${line.note}` : briefText(line))}`,
     })),
     least,
   });

@@ -30,9 +30,14 @@ export const gatesWith = <End>(job: JobReading, told: (end: Pick<Rows['gate_end'
   }));
 };
 
-/** What has to be there for a step; what was dropped is left out. */
+/** What has to be there for a step; what is not needed is left out. */
 export const logisticRows = rowsOf<Rows['logistic']>(
   `SELECT * FROM logistic WHERE job ${OF_JOBS} AND state <> 'dropped' ORDER BY rowid`,
+);
+
+/** What the works asked for, and somebody said is not needed here. */
+export const notNeededRows = rowsOf<Rows['logistic']>(
+  `SELECT * FROM logistic WHERE job ${OF_JOBS} AND state = 'dropped' ORDER BY rowid`,
 );
 
 /** What work waits for, the nearest first. */

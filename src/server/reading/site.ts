@@ -1,5 +1,6 @@
 import { groupBy } from '@/core/group-by';
 import { kindsLeft, type InspectionKind } from '@/core/sequence/inspections';
+import { LOGISTIC_FACTS } from '@/core/sequence/logistics';
 import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
 import {
   taskId,
@@ -17,7 +18,6 @@ import type { Day } from '@/core/units/day';
 import { workdaysBetween } from '@/core/units/workday';
 import { remainingHalfDays, type PhaseProgress } from '@/core/walks/progress';
 import { dayIn, halfIn, type Zone } from '@/core/units/zone';
-import type { LogisticKind } from '@/contract/commands/schedule';
 import { closeInsOf, type AreaCloseIn } from './close-ins';
 import { holidaysOf, officesOf, plantRows } from './firm';
 import { areaRows, besideRows, jobRow, partRows, stepsByArea, type StepRow } from './job';
@@ -219,22 +219,12 @@ const extrasOf = (job: JobReading): ExtraWork[] =>
 
 const gatesOf = (job: JobReading): Gate[] => gatesWith(job, ({ area, phase }) => ({ area, phase }));
 
-const LOGISTIC_REASONS: Record<LogisticKind, string> = {
-  bin: 'what is torn out has to go somewhere',
-  scaffold: 'nobody works at a height without it',
-  crane: 'nobody carries it in by hand',
-  pump: 'concrete waits for nobody',
-  parking: 'the lorry may not stand there without it',
-  neighbours: 'they have to be told before it is loud or in their way',
-  other: 'it has to be there first',
-};
-
 const logisticsOf = (job: JobReading): Logistic[] =>
   logisticRows(job).map(({ id, kind, label, area, phase, state }) => ({
     id,
     label,
     area,
     phase,
-    reason: LOGISTIC_REASONS[kind],
+    reason: LOGISTIC_FACTS[kind].reason,
     here: state === 'here',
   }));

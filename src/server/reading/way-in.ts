@@ -1,4 +1,4 @@
-import type { KnownWay, LargePiece, Way } from '@/core/fit/way-in';
+import { judgeWayIn, type KnownWay, type LargePiece, type Verdict, type Way } from '@/core/fit/way-in';
 import { groupBy } from '@/core/group-by';
 import { isDoor, type Opening } from '@/core/layout/shape';
 import type { Rows } from '../database/rows';
@@ -90,3 +90,9 @@ export const pieceOf = (row: Rows['large_piece']): LargePiece => ({
   height: row.height,
   mass: row.mass,
 });
+
+/** Whether a large piece comes to where it goes. */
+export function verdictOf(job: JobReading, row: Rows['large_piece']): Verdict {
+  const { usual, beside } = waysTo(job, row.area);
+  return judgeWayIn(pieceOf(row), usual, beside);
+}

@@ -70,6 +70,7 @@ function findingValues(context: CommandContext, job: string, finding: FindingFie
     unit: finding.unit,
     need: finding.need,
     live: finding.live === undefined ? null : flag(finding.live),
+    trade: orNull(finding.trade),
     place: finding.place,
     cause: finding.cause,
     remedy: finding.remedy,

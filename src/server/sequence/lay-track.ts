@@ -1,7 +1,7 @@
 import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
 import { cleanUpOf, withMethods, halfDaysWithMethods } from '@/core/sequence/methods';
 import { halfDaysFor, takesWallOut, trackOf, type Work } from '@/core/sequence/works';
-import { taskRef } from '@/core/sequence/site';
+import { taskId, taskRef } from '@/core/sequence/site';
 import { queryAll, queryOne } from '../database/query';
 import { choicesFor } from '../reading/knowledge';
 import { progressOf } from '../reading/standing';
@@ -70,6 +70,31 @@ export function layTrack(source: Source, area: string): void {
     const half_days = phaseFacts(phase).trade === 'nobody' ? itself : methodDays + cleanUpOf(methodDays, choices);
     if (!step) addStep(db, { area, phase, trade: phaseFacts(phase).trade, half_days });
   }
+  if (wanted.has(SWITCH_OVER) || kept.has(SWITCH_OVER)) switchOnce(source, row.job);
+}
+
+const SWITCH_OVER: Phase = 'switch-over';
+
+/** The house changes to its new drain once, however many areas it is laid through: where it ends, at its highest. */
+export function switchOnce(source: Source, jobId: string): void {
+  const { db } = source;
+  const job = readJob(source, jobId);
+  const having = new Set(
+    queryAll<{ area: string }>(
+      db,
+      'SELECT step.area FROM step JOIN area ON area.id = step.area WHERE area.job = @jobId AND step.phase = @phase',
+      { jobId, phase: SWITCH_OVER },
+    ).map(({ area }) => area),
+  );
+  const drains = areaRows(job).filter(({ works }) => trackOf(JSON.parse(works) as Work[]).includes(SWITCH_OVER));
+  const begun = drains.find(({ id }) => progressOf(job).has(taskId(id, SWITCH_OVER)));
+  const where = begun ?? drains.at(-1);
+  for (const { id } of drains) if (id !== where?.id && having.has(id)) dropStep(db, { area: id, phase: SWITCH_OVER });
+  if (where && !having.has(where.id))
+    addStep(db, {
+      ...{ area: where.id, phase: SWITCH_OVER },
+      ...{ trade: phaseFacts(SWITCH_OVER).trade, half_days: phaseFacts(SWITCH_OVER).halfDays },
+    });
 }
 
 /**

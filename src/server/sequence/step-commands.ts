@@ -1,6 +1,6 @@
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
-import { flag, insert, queryOne, orNull, execute, update } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireStep, requireVersion, type CommandContext } from '../door/handler';
+import { flag, insert, queryOne, orNull, execute } from '../database/query';
+import { handlers, requireRow, requireAreaOf, requireStep, type CommandContext } from '../door/handler';
 import { unprocessable } from '../refusal';
 import { dropPinsOfParts } from '../schedule/pins';
 import { refuseLoop } from './rule-commands';
@@ -108,22 +108,5 @@ export const stepHandlers = handlers({
     changeStep(context.db, { area, phase }, { others: who || null, others_on: who ? orNull(expectedOn) : null });
     const step = { area, place: name, phase };
     context.replan(job, who ? { kind: 'others', ...step, who } : { kind: 'step', ...step, what: 'ours' });
-  },
-  'logistic.add': (context, { id, job, kind, label, area, phase, leadDays }) => {
-    requireAreaOf(context, job, area);
-    requireStep(context, area, phase, 'phase');
-    insert(context.db, 'logistic', { id, job, kind, label, area, phase, lead_days: leadDays, state: 'open' });
-    context.replan(job, { kind: 'logistic', logistic: id, label, what: 'needed', day: null });
-  },
-  'logistic.settle': (context, { id, version, state, bookedOn }) => {
-    const row = requireVersion(context, 'logistic', id, version);
-    update(context.db, 'logistic', id, { state, booked_on: state === 'booked' ? orNull(bookedOn) : null });
-    context.replan(row.job, {
-      kind: 'logistic',
-      logistic: id,
-      label: row.label,
-      what: state,
-      day: state === 'booked' ? orNull(bookedOn) : null,
-    });
   },
 });

@@ -2,7 +2,8 @@ import { formatDay, type Day } from '@/core/units/day';
 import type { ScopeView } from '@/contract/views/job';
 import type { AssumptionView, DecisionView, ExtraView, FindingView, ScopeCounts } from '@/contract/views/scope';
 import type { BearingSign } from '@/core/scope/bearing-signs';
-import { briefOf, lineText, type Brief, type ScopeWords } from '@/core/scope/brief';
+import { briefOf, byTrade, lineText, type Brief, type ScopeWords } from '@/core/scope/brief';
+import { whoseThing } from '@/core/scope/whose';
 import type { Statement } from '@/core/scope/statement';
 import { groupBy } from '@/core/group-by';
 import type { Trade } from '@/core/sequence/trades';
@@ -100,6 +101,7 @@ export const findingsOf = ofJob((job): FindingView[] => {
       unit,
       need,
       live,
+      trade,
       place,
       cause,
       remedy,
@@ -126,6 +128,7 @@ export const findingsOf = ofJob((job): FindingView[] => {
         unit,
         need,
         live: live === null ? null : live === 1,
+        trade,
         place,
         cause,
         remedy,
@@ -245,17 +248,17 @@ export function briefIn(job: JobReading, area: string, trade?: Trade): Brief {
 
 const scopeByArea = ofJob((job) => groupBy(scopeOf(job), (line) => line.areaId));
 
-/** What concerns everybody on the job and lies in none of its areas: the way in, the neighbours, where to park. */
 /** What is left on purpose in an area is told to everybody who works there. */
 function withLeft(brief: Brief, job: JobReading, area: string): Brief {
   const leave = extraRows(job).flatMap((row) =>
     row.area === area && row.state === 'open' && row.left_for !== ''
-      ? [{ id: row.id, text: row.left_for, note: row.reason, picture: null }]
+      ? [{ id: row.id, text: row.left_for, note: row.reason, picture: null, whose: whoseThing(row.left_for) }]
       : [],
   );
-  return { ...brief, parts: { ...brief.parts, leave } };
+  return { ...brief, parts: { ...brief.parts, leave: byTrade(leave) } };
 }
 
+/** What concerns everybody on the job and lies in none of its areas: the way in, the neighbours, where to park. */
 export const briefOfJob = ofJob((job): Brief =>
   briefOf(
     [],

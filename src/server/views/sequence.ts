@@ -25,7 +25,7 @@ import type { JobReading } from '../reading/reading';
 import { assumptionRows } from '../reading/scope';
 import { siteOf } from '../reading/site';
 import { doneTaskRows, gatesWith, ownLinkRows } from '../reading/sequence';
-import { logisticsOf } from './logistics';
+import { logisticsOf, notNeededOf, proposalViews } from './logistics';
 
 /** A job's order as steps to read, each with what it waits for and why. */
 export function sequenceView(job: JobReading): SequenceView {
@@ -72,6 +72,8 @@ export function sequenceView(job: JobReading): SequenceView {
     rules: rulesOf(job),
     gates: gatesOf(job),
     logistics: logisticsOf(job),
+    notNeeded: notNeededOf(job),
+    proposals: proposalViews(job),
     problem: planProblem(job.firm),
   };
 }

@@ -1,27 +1,24 @@
-import type { UnbookedView } from '@/contract/views/coordination';
-import { routes } from '@/contract/routes';
 import type { TodayView } from '@/contract/views/plan';
 import type { JobState } from '@/core/sites/area';
 import { addDays, daysBetween, formatDay } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
 import { dayIn } from '@/core/units/zone';
 import { isDue } from '@/core/selections/due';
-import { binSwapDay, isDueToLeave } from '@/core/walks/housekeeping';
-import { unbookedOf } from './coordination';
+import { isDueToLeave } from '@/core/walks/housekeeping';
 import { selectionsOf } from './selection';
 import { requestViews } from './requests';
 import { requestLabel } from '@/core/selections/requests';
 import type { WalkDue } from '@/core/walks/walk-due';
 import { sayWalkDue } from '@/core/words/walk-due';
 import { sayWork } from '@/core/words/work';
-import { logisticsOf } from './logistics';
+import { callsOf } from './calls';
 import { holdsOf } from './holds';
 import { planProblem } from '../reading/firm';
 import { jobRow } from '../reading/job';
 import { finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';
 import { draftCount } from '../reading/updates';
-import { binLevelsOf, lastLeftDay, lastWalk } from '../reading/walks';
+import { lastLeftDay, lastWalk } from '../reading/walks';
 import { runView } from './run-list';
 import { ago } from '../words';
 
@@ -122,59 +119,6 @@ export function todayView(firm: FirmReading): TodayView {
     }),
     problem: planProblem(firm),
   };
-}
-
-/** The rooms that one visit looks at. */
-const roomsOf = ({ areaName, also }: UnbookedView): string =>
-  [areaName, ...also.map((room) => room.areaName)].join(', ');
-
-/** Days ahead that a call is told of. */
-const CALL_AHEAD = 3;
-
-/** Whom to call in the next days: offices for a visit, and for what has to be there. */
-function callsOf(firm: FirmReading): TodayView['calls'] {
-  const now = firm.today;
-  const jobs = firm.jobs.map((id) => firm.job(id));
-  const until = addDays(now, CALL_AHEAD);
-  const visits = unbookedOf(firm)
-    .filter((visit) => visit.office !== null && visit.askBy <= until)
-    .map((visit) => ({
-      key: `${visit.area}${visit.phase}`,
-      text: `${visit.office ?? ''} for ${roomsOf(visit)} · ${visit.label}, ready ${formatDay(visit.ready, now)}`,
-      jobName: visit.jobName,
-      href: routes.coordination(),
-      day: visit.askBy,
-      late: visit.late,
-    }));
-  const things = jobs.flatMap((job) =>
-    logisticsOf(job)
-      .filter((logistic) => logistic.state === 'open' && logistic.askBy !== null && logistic.askBy <= until)
-      .map((logistic) => ({
-        key: logistic.id,
-        text: `${logistic.label} for ${logistic.step}`,
-        jobName: jobRow(job).name,
-        href: routes.sequence(job.id),
-        day: logistic.askBy ?? now,
-        late: logistic.late,
-      })),
-  );
-  // A bin is swapped before it is full: the day is computed from how it filled.
-  const bins = jobs.flatMap((job) => {
-    const swap = binSwapDay(binLevelsOf(job), now);
-    return swap && swap <= until
-      ? [
-          {
-            key: `bin-${job.id}`,
-            text: `Bin: swap by ${formatDay(swap, now)}`,
-            jobName: jobRow(job).name,
-            href: routes.walks(job.id),
-            day: swap,
-            late: swap <= now,
-          },
-        ]
-      : [];
-  });
-  return [...visits, ...things, ...bins].sort((a, b) => (a.day < b.day ? -1 : 1));
 }
 
 /** Why a site wants a walk today; nothing where it does not. */

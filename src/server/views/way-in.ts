@@ -1,5 +1,4 @@
 import type { LargePieceView, WayInView, WayView } from '@/contract/views/way-in';
-import { judgeWayIn, type Verdict } from '@/core/fit/way-in';
 import { isHere } from '@/core/selections/states';
 import { phaseFacts } from '@/core/sequence/phases';
 import { sayPiece, sayWay, sayWayIn } from '@/core/words/way-in';
@@ -8,7 +7,7 @@ import { areaNames, areasUpward, jobRow, phasesOf } from '../reading/job';
 import { ofJob, type JobReading } from '../reading/reading';
 import { extraRows } from '../reading/scope';
 import { selectionRows } from '../reading/selections';
-import { pieceOf, pieceRows, wayOf, wayRows, waysTo } from '../reading/way-in';
+import { pieceOf, pieceRows, verdictOf, wayOf, wayRows, waysTo } from '../reading/way-in';
 import { jobHead } from './job-head';
 import { findingsOf } from './scope-parts';
 import { selectionCounts } from './selections';
@@ -25,11 +24,6 @@ function wayView(job: JobReading, row: Rows['way_in']): WayView {
     bad: way.kind === 'hose' && way.distance > way.hose,
   };
 }
-
-const verdictOf = (job: JobReading, row: Rows['large_piece']): Verdict => {
-  const { usual, beside } = waysTo(job, row.area);
-  return judgeWayIn(pieceOf(row), usual, beside);
-};
 
 /** Large pieces that no measured or drawn way lets in as they are, by the chosen thing they are. */
 export const stuckGoods = ofJob(

@@ -6,7 +6,7 @@ import type { Rows } from '../database/rows';
 import { handlers, requireRow, requireVersion, wordFor, type PlanContext } from '../door/handler';
 import { unprocessable } from '../refusal';
 import { recalculateArea } from '../quantities/recalculate';
-import { layTrack } from '../sequence/lay-track';
+import { layTrack, switchOnce } from '../sequence/lay-track';
 import { dropDrawing } from '../layout/drawing';
 import { dropPinsIn } from '../schedule/pins';
 import { dropRings } from '../sequence/own-links';
@@ -82,6 +82,7 @@ export const mergeAreaHandlers = handlers({
     dropNaming(context.db, id);
     dropPinsIn(context.db, area.job, id);
     dropArea(context.db, id);
+    switchOnce(context.installation, area.job);
     context.replan(area.job, { kind: 'area', area: id, place: area.name, what: 'removed' });
   },
   'area.merge': (context, { from, version, into }) => {

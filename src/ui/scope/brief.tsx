@@ -2,6 +2,7 @@ import { pictureRoute } from '@/contract/routes';
 import {
   BRIEF_PART_KEYS,
   BRIEF_PARTS,
+  briefText,
   isEmptyBrief,
   type Brief,
   type BriefPart,
@@ -44,7 +45,7 @@ export function BriefLines({ brief, link, choose }: Terms) {
           <Lines>
             {brief.parts[part].map((line) => (
               <Line key={line.id}>
-                {capital(line.text)}
+                {briefText(line)}
                 {line.note && <span className="soft small-text"> · {line.note}</span>}
                 {line.picture && (
                   <a href={pictureRoute(link, line.picture, 1280)} className="d-block mt-1">

@@ -4,8 +4,9 @@ import { Form } from 'react-bootstrap';
 import { addFinding, changeFinding } from '@/contract/commands/scope';
 import type { FindingView } from '@/contract/views/scope';
 import { FINDING_KINDS, type FindingField, type FindingKind } from '@/core/scope/finding';
-import { CommandForm, TextField } from '../kit/form';
+import { CommandForm, SelectField, TextField } from '../kit/form';
 import { LinesField } from '../kit/lines-field';
+import { TRADE_OPTIONS } from './line-fields';
 import { PictureField } from '../kit/picture-field';
 import { MoneyField } from '../kit/measure-fields';
 import { newId } from '../offline/send';
@@ -52,6 +53,9 @@ function FindingFields({ kind }: { kind: FindingKind }) {
           hint={kind === 'service' ? 'like “red tape, do not cut”' : 'like “an extension box” or “a flashing”'}
         />
       )}
+      {asked('trade') && (
+        <SelectField name="trade" label="Whose it is" none="as its name says" options={TRADE_OPTIONS} />
+      )}
       {asked('cause') && <TextField name="cause" label="Cause" hint="like “soil too high” or “no flashing”" />}
       {asked('remedy') && <TextField name="remedy" label="Fix for the cause" hint="Or it comes again." />}
       {asked('place') && <TextField name="place" label={kind === 'approval' ? 'From whom' : 'Where it is kept'} />}
@@ -86,9 +90,9 @@ function ChangeFinding({
   onDone: () => void;
 }) {
   const { id, version, subject, unit, need, place, cause, remedy, options } = finding;
-  const { area, quantity, live, allowed, unitPrice, leadDays, picture } = finding;
+  const { area, quantity, live, trade, allowed, unitPrice, leadDays, picture } = finding;
   const numbers = Object.fromEntries(
-    Object.entries({ area, quantity, live, allowed, unitPrice, leadDays, picture }).filter(
+    Object.entries({ area, quantity, live, trade, allowed, unitPrice, leadDays, picture }).filter(
       ([, value]) => value !== null,
     ),
   );

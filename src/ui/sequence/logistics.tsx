@@ -1,142 +1,149 @@
 'use client';
 import { useState } from 'react';
-import { addLogistic, LOGISTIC_KINDS, settleLogistic } from '@/contract/commands/schedule';
-import type { LogisticView, SequenceView } from '@/contract/views/plan';
+import { settleLogistic } from '@/contract/commands/schedule';
+import type { LogisticView, ProposalView, SequenceView } from '@/contract/views/plan';
 import { formatDay } from '@/core/units/day';
-import { useFormContext } from 'react-hook-form';
-import { CommandForm, SelectField, TextField } from '../kit/form';
 import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
-import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
 import { Block } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
+import { Phone } from '../kit/phone';
+import { BookLogistic, ChangeLogistic, NewLogistic } from './logistic-form';
+import { Proposals } from './proposals';
 
-const KIND_WORDS = {
-  bin: 'bin',
-  scaffold: 'scaffold',
-  crane: 'crane',
-  pump: 'concrete pump',
-  parking: 'permit to park',
-  neighbours: 'word to the neighbours',
-  other: 'something else',
-} as const;
+type Open = { form: 'new'; proposal?: ProposalView } | { form: 'change' | 'book'; logistic: LogisticView };
 
-/** What has to stand, be allowed or be told before the work it serves, with the day by which to ask. */
+/** What has to stand, lie, be allowed or be told before the work it serves, with the day by which to ask. */
 export function Logistics({ view }: { view: SequenceView }) {
-  const [open, setOpen] = useState<LogisticView | 'new'>();
+  const [open, setOpen] = useState<Open>();
   const close = (): void => setOpen(undefined);
-  const { busy, give } = useSend();
   return (
     <Block
       heading={<Means of="word.logistic">What has to be there</Means>}
       beside={
-        <LinkButton className="push" disabled={view.areas.length === 0} onClick={() => setOpen('new')}>
+        <LinkButton className="push" disabled={view.areas.length === 0} onClick={() => setOpen({ form: 'new' })}>
           Add
         </LinkButton>
       }
     >
-      {view.logistics.length === 0 && (
+      {view.logistics.length === 0 && view.proposals.length === 0 && (
         <p className="soft mt-2 small-text">
           Nothing yet: bins, scaffold, a crane, a permit to park, a word to the neighbours.
         </p>
       )}
       <Lines>
         {view.logistics.map((logistic) => (
-          <Line
-            key={logistic.id}
-            small
-            beside={
-              <span className="text-nowrap">
-                {logistic.state !== 'here' && (
-                  <>
-                    <LinkButton className="me-2" onClick={() => setOpen(logistic)}>
-                      {logistic.state === 'open' ? 'Booked' : 'Other day'}
-                      <Hidden>: {logistic.label}</Hidden>
-                    </LinkButton>
-                    <LinkButton
-                      disabled={busy}
-                      onClick={() =>
-                        void give(
-                          settleLogistic,
-                          { id: logistic.id, version: logistic.version, state: 'here' },
-                          { text: `${logistic.label} is there.` },
-                        )
-                      }
-                    >
-                      It is there<Hidden>: {logistic.label}</Hidden>
-                    </LinkButton>
-                  </>
-                )}
-              </span>
-            }
-          >
-            <span className="fw-bold">{logistic.label}</span> for {logistic.step}
-            <div className={logistic.late ? 'bad' : 'soft'}>{standing(logistic, view.today)}</div>
-          </Line>
+          <LogisticLine key={logistic.id} logistic={logistic} today={view.today} onOpen={setOpen} />
         ))}
       </Lines>
-      <SidePanel
-        title={open === 'new' ? 'What has to be there' : (open?.label ?? '')}
-        open={open !== undefined}
-        onClose={close}
-      >
-        {open === 'new' ? (
-          <CommandForm
-            kind={addLogistic}
-            submit="Add"
-            onDone={close}
-            start={() => ({
-              id: newId(),
-              job: view.job.id,
-              kind: 'bin' as const,
-              label: '',
-              area: view.areas[0]?.id ?? '',
-              phase: undefined,
-              leadDays: 7,
-            })}
-          >
-            <SelectField name="kind" label="Kind" options={LOGISTIC_KINDS.map((kind) => [kind, KIND_WORDS[kind]])} />
-            <TextField name="label" label="What" />
-            <StepFields view={view} />
-            <TextField name="leadDays" label="Days it takes from asking" type="number" />
-          </CommandForm>
-        ) : (
-          open && (
-            <CommandForm
-              kind={settleLogistic}
-              submit="Save"
-              onDone={close}
-              start={() => ({
-                id: open.id,
-                version: open.version,
-                state: 'booked' as const,
-                bookedOn: open.bookedOn ?? open.neededBy ?? view.today,
-              })}
-            >
-              <TextField name="bookedOn" label="Booked for" type="date" />
-            </CommandForm>
-          )
-        )}
+      <Proposals view={view} onTake={(proposal) => setOpen({ form: 'new', proposal })} />
+      <NotNeeded view={view} />
+      <SidePanel title={titleOf(open)} open={open !== undefined} onClose={close}>
+        {open?.form === 'new' && <NewLogistic view={view} proposal={open.proposal} onDone={close} />}
+        {open?.form === 'change' && <ChangeLogistic logistic={open.logistic} onDone={close} />}
+        {open?.form === 'book' && <BookLogistic logistic={open.logistic} today={view.today} onDone={close} />}
       </SidePanel>
     </Block>
   );
 }
 
-function StepFields({ view }: { view: SequenceView }) {
-  const area = useFormContext().watch('area') as string;
+const titleOf = (open: Open | undefined): string =>
+  open === undefined || open.form === 'new' ? (open?.proposal?.label ?? 'What has to be there') : open.logistic.label;
+
+interface LineTerms {
+  logistic: LogisticView;
+  today: string;
+  onOpen: (open: Open) => void;
+}
+
+function LogisticLine({ logistic, today, onOpen }: LineTerms) {
+  const { busy, give } = useSend();
+  const { id, version, label, state } = logistic;
   return (
-    <div className="form-pair">
-      <SelectField name="area" label="For the work in" options={view.areas.map((entry) => [entry.id, entry.name])} />
-      <SelectField
-        name="phase"
-        label="Before"
-        none="choose"
-        options={(view.areas.find((entry) => entry.id === area)?.steps ?? []).map((step) => [step.phase, step.label])}
-      />
+    <Line
+      small
+      beside={
+        <span className="text-nowrap">
+          {state !== 'here' && (
+            <>
+              <LinkButton className="me-2" onClick={() => onOpen({ form: 'change', logistic })}>
+                Change<Hidden>: {label}</Hidden>
+              </LinkButton>
+              <LinkButton className="me-2" onClick={() => onOpen({ form: 'book', logistic })}>
+                {state === 'open' ? 'Booked' : 'Other day'}
+                <Hidden>: {label}</Hidden>
+              </LinkButton>
+              <LinkButton
+                disabled={busy}
+                onClick={() =>
+                  void give(settleLogistic, { id, version, state: 'here' }, { text: `${label} is there.` })
+                }
+              >
+                It is there<Hidden>: {label}</Hidden>
+              </LinkButton>
+            </>
+          )}
+        </span>
+      }
+    >
+      <span className="fw-bold">{label}</span> for {logistic.step}
+      <div className={logistic.late ? 'bad' : 'soft'}>{standing(logistic, today)}</div>
+      <Known logistic={logistic} />
+    </Line>
+  );
+}
+
+/** How much, where, when in the day, and whom to call. */
+function Known({ logistic }: { logistic: LogisticView }) {
+  const { howMuch, place, fromHour, toHour, contact, phone } = logistic;
+  const hours = [fromHour ? `from ${fromHour}` : '', toHour ? `until ${toHour}` : ''].filter(Boolean).join(' ');
+  const known = [howMuch, [place, hours].filter(Boolean).join(', ')].filter(Boolean);
+  if (known.length === 0 && !contact && !phone) return null;
+  return (
+    <div className="soft">
+      {known.map((text) => (
+        <div key={text}>{text}</div>
+      ))}
+      {(contact || phone) && (
+        <div>
+          Call {contact} <Phone number={phone} />
+        </div>
+      )}
     </div>
+  );
+}
+
+/** What somebody said is not needed here, and may be after all. */
+function NotNeeded({ view }: { view: SequenceView }) {
+  const { busy, give } = useSend();
+  if (view.notNeeded.length === 0) return null;
+  return (
+    <details className="small-text mt-2">
+      <summary>Not needed here: {view.notNeeded.length}</summary>
+      <Lines>
+        {view.notNeeded.map(({ id, version, label, step }) => (
+          <Line
+            key={id}
+            small
+            beside={
+              <LinkButton
+                disabled={busy}
+                onClick={() =>
+                  void give(settleLogistic, { id, version, state: 'open' }, { text: `${label} is needed.` })
+                }
+              >
+                Needed after all<Hidden>: {label}</Hidden>
+              </LinkButton>
+            }
+          >
+            {label} for {step}
+          </Line>
+        ))}
+      </Lines>
+    </details>
   );
 }
 

@@ -82,7 +82,10 @@ export function Sequence({ view }: { view: SequenceView }) {
             {through ? (
               <WalkThrough key={of} steps={steps} onChange={setStep} />
             ) : of === '' ? (
-              <ReadAll open={all} onOpen={() => setAll(true)} steps={steps} onStep={setStep} />
+              <>
+                <Logistics view={view} />
+                <ReadAll open={all} onOpen={() => setAll(true)} steps={steps} onStep={setStep} />
+              </>
             ) : (
               <>
                 <ol className="lines">
@@ -104,7 +107,7 @@ export function Sequence({ view }: { view: SequenceView }) {
             <Exposures view={view} />
             <Methods view={view} />
             <Gates view={view} />
-            <Logistics view={view} />
+            {(through || of !== '') && <Logistics view={view} />}
             <Rules view={view} />
           </aside>
         </div>

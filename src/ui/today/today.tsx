@@ -9,6 +9,7 @@ import { StartWalk } from '../walks/start-walk';
 import { Block, Empty, PageHead } from '../kit/page';
 import { Means } from '../kit/means';
 import { Line, Lines } from '../kit/lines';
+import { Phone } from '../kit/phone';
 
 const DUE_WORDS = { decide: 'decide', order: 'order', arrive: 'due to arrive' } as const;
 
@@ -227,7 +228,7 @@ function Calls({ view }: { view: TodayView }) {
             <Link href={call.href} className="fw-bold">
               {capital(call.text)}
             </Link>{' '}
-            <span className="soft">{call.jobName}</span>
+            <span className="soft">{call.jobName}</span> <Phone number={call.phone} />
             <div className={`small-text ${call.late ? 'bad' : 'soft'}`}>
               {call.late ? 'today, or the step waits for it' : `by ${formatDay(call.day, view.today)}`}
             </div>

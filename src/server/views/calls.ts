@@ -1,0 +1,86 @@
+import { routes } from '@/contract/routes';
+import type { UnbookedView } from '@/contract/views/coordination';
+import type { TodayView } from '@/contract/views/plan';
+import { binSwapDay } from '@/core/walks/housekeeping';
+import { addDays, formatDay } from '@/core/units/day';
+import { officesOf } from '../reading/firm';
+import { jobRow } from '../reading/job';
+import type { FirmReading } from '../reading/reading';
+import { binLevelsOf } from '../reading/walks';
+import { unbookedOf } from './coordination';
+import { logisticsOf, proposalViews } from './logistics';
+
+/** The rooms that one visit looks at. */
+const roomsOf = ({ areaName, also }: UnbookedView): string =>
+  [areaName, ...also.map((room) => room.areaName)].join(', ');
+
+/** Days ahead that a call is told of. */
+const CALL_AHEAD = 3;
+
+/** Whom to call in the next days: offices for a visit, and for what has to be there. */
+export function callsOf(firm: FirmReading): TodayView['calls'] {
+  const now = firm.today;
+  const jobs = firm.jobs.map((id) => firm.job(id));
+  const until = addDays(now, CALL_AHEAD);
+  const phones = new Map(officesOf(firm).map(({ name, phone }) => [name, phone]));
+  const visits = unbookedOf(firm)
+    .filter((visit) => visit.office !== null && visit.askBy <= until)
+    .map((visit) => ({
+      key: `${visit.area}${visit.phase}`,
+      text: `${visit.office ?? ''} for ${roomsOf(visit)} · ${visit.label}, ready ${formatDay(visit.ready, now)}`,
+      jobName: visit.jobName,
+      href: routes.coordination(),
+      day: visit.askBy,
+      late: visit.late,
+      phone: phones.get(visit.office ?? '') ?? '',
+    }));
+  const things = jobs.flatMap((job) =>
+    logisticsOf(job)
+      .filter((logistic) => logistic.state === 'open' && logistic.askBy !== null && logistic.askBy <= until)
+      .map((logistic) => ({
+        key: logistic.id,
+        text: `${logistic.label} for ${logistic.step}${logistic.contact ? `: ${logistic.contact}` : ''}`,
+        jobName: jobRow(job).name,
+        href: routes.sequence(job.id),
+        day: logistic.askBy ?? now,
+        late: logistic.late,
+        phone: logistic.phone,
+      })),
+  );
+  // What the works ask for is one line a job, until somebody has answered it.
+  const asked = jobs.flatMap((job) => {
+    const soon = proposalViews(job).filter(({ askBy }) => askBy !== null && askBy <= until);
+    const first = soon[0];
+    return first
+      ? [
+          {
+            key: `asked-${job.id}`,
+            text: `Needed or not: ${soon.map(({ label }) => label).join(' · ')}`,
+            jobName: jobRow(job).name,
+            href: routes.sequence(job.id),
+            day: soon.flatMap(({ askBy }) => askBy ?? []).sort()[0] ?? now,
+            late: soon.some(({ late }) => late),
+            phone: '',
+          },
+        ]
+      : [];
+  });
+  // A bin is swapped before it is full: the day is computed from how it filled.
+  const bins = jobs.flatMap((job) => {
+    const swap = binSwapDay(binLevelsOf(job), now);
+    return swap && swap <= until
+      ? [
+          {
+            key: `bin-${job.id}`,
+            text: `Bin: swap by ${formatDay(swap, now)}`,
+            jobName: jobRow(job).name,
+            href: routes.walks(job.id),
+            day: swap,
+            late: swap <= now,
+            phone: logisticsOf(job).find(({ kind, phone }) => kind === 'bin' && phone !== '')?.phone ?? '',
+          },
+        ]
+      : [];
+  });
+  return [...visits, ...things, ...asked, ...bins].sort((a, b) => (a.day < b.day ? -1 : 1));
+}
