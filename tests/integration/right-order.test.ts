@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Phase } from '@/core/sequence/phases';
+import { addDays } from '@/core/units/day';
 import { broken } from '@/core/sequence/forbidden';
 import type { StoredPlan } from '@/server/reading/plan';
 import { readPlan } from '@/server/reading/plan';
@@ -200,6 +201,19 @@ describe('inspections', () => {
   });
 });
 
+/** Another job of the firm that wants to dig now. */
+function trenchElsewhere({ installation, owner }: Built): void {
+  const job = newId();
+  must(installation, 'job.open', { id: job, name: 'Elsewhere', units: 'metric', startDay: TODAY }, owner);
+  const areas = ['A', 'B', 'C'].map((name) => ({
+    id: newId(),
+    name,
+    kind: 'ground' as const,
+    works: ['drain' as const],
+  }));
+  must(installation, 'areas.add', { job, levels: [], areas }, owner);
+}
+
 describe('what is opened', () => {
   const roof = (built: Built) => at(built, 'Roof', 'roof-strip');
   const tiles = (built: Built, over: object = {}): string => {
@@ -241,6 +255,37 @@ describe('what is opened', () => {
     must(built.installation, 'line.remove', { of: 'decision', id: anyway.id }, built.owner);
     built.renew();
     expect(roof(built).start).toBeGreaterThan(100);
+  });
+
+  it('lies open no longer because it rains and another job wants the digger', () => {
+    const open = (other: boolean): number => {
+      const built = build({ Yard: { works: ['drain'], kind: 'ground' } });
+      must(
+        built.installation,
+        'plant.set',
+        { id: newId(), name: 'Digger', units: 1, phases: ['excavate', 'backfill'] },
+        built.owner,
+      );
+      must(
+        built.installation,
+        'sub.add',
+        { id: newId(), trade: 'ground', name: 'Spade', crews: 1, leadName: '', email: '' },
+        built.owner,
+      );
+      if (other) trenchElsewhere(built);
+      for (const phase of ['locate', 'clear', 'excavate']) built.see('Yard', phase, 1);
+      built.renew();
+      const halves = [1, 2].flatMap((days) =>
+        ([0, 1] as const).map((half) => ({ day: addDays(TODAY, days), half, rain: 9, wind: 4, low: 6 })),
+      );
+      must(built.installation, 'outlook.say', { halves }, built.owner);
+      built.renew();
+      const limit = planOf(built).exposures.find(({ from }) => from === `${built.areas['Yard'] ?? ''}:excavate`);
+      return limit?.actual ?? NaN;
+    };
+    const alone = open(false);
+    expect(alone).toBeGreaterThan(0);
+    expect(open(true)).toBeLessThanOrEqual(alone);
   });
 
   it('is told days before where nothing is chosen that closes it', () => {

@@ -109,7 +109,8 @@ export interface RoomsView {
   hidden: number;
   finish: Day | null;
   promise: Day | null;
-  levels: { id: string; name: string; note: string; areas: AreaView[] }[];
+  /** The highest first; `height` counts storeys from the entrance, those under it below 0. */
+  levels: { id: string; name: string; height: number; note: string; areas: AreaView[] }[];
   faces: AreaView[];
   roofs: AreaView[];
   outbuildings: AreaView[];

@@ -285,9 +285,17 @@ export function trackOf(works: readonly Work[]): Phase[] {
   return phases.filter((phase) => !left.includes(phase));
 }
 
-/** What a household has in an area: as it was said, else what the work there is about (a kitchen, a bath). */
+/** Where there was no finished room, nobody has had anything yet. */
+const UNFINISHED: readonly Work[] = ['basement', 'sewage-pump'];
+
+/**
+ * What a household has in an area: as it was said, else what the work there is about (a kitchen, a bath), unless the room
+ * is only now finished.
+ */
 export const providesOf = (said: readonly string[], works: readonly Work[]): string[] =>
-  said.length > 0 ? [...said] : [...new Set(works.flatMap((work) => workFacts(work).provides ?? []))];
+  said.length > 0 || works.some((work) => UNFINISHED.includes(work))
+    ? [...said]
+    : [...new Set(works.flatMap((work) => workFacts(work).provides ?? []))];
 
 /** Half-days of a phase by what is done there; undefined where it is done as by itself, and grows with the room. */
 export function timeOfWorks(phase: Phase, works: readonly Work[]): number | undefined {

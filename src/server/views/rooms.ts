@@ -38,9 +38,10 @@ export function roomsView(job: JobReading): RoomsView {
     hidden,
     finish: finishDay(job),
     promise: jobRow(job).promise_day,
-    levels: levelRows(job).map(({ id, name, note }) => ({
+    levels: levelRows(job).map(({ id, name, height, note }) => ({
       id,
       name,
+      height,
       note,
       areas: rows.filter((area) => area.level === id).flatMap((area) => areas.get(area.id) ?? []),
     })),

@@ -32,17 +32,18 @@ function Place({ area, job, short }: { area: AreaView; job: string; short?: bool
 const ladderHeight = (storeys: number): number => (storeys <= 2 ? 136 : storeys === 3 ? 112 : 96);
 /** Name, caption and floor line of a storey, above its ladders. */
 const STOREY_REST = 82;
-/** Storeys with this many areas or fewer are drawn as a part over a whole house. */
+/** Storeys with this many areas or fewer, over all others, are drawn as a part over a whole house. */
 const PART = 2;
 
-/** The job as a cut through the house: roof, storeys between their outside faces, ground line, drains below. */
+/** The job as a cut through the house: roof, storeys between their outside faces, ground line, cellars, drains below. */
 export function Section({ view }: { view: RoomsView }) {
   const { faces, roofs, ground, outbuildings, job } = view;
-  const levels = view.levels.filter((level) => level.areas.length > 0);
+  const used = view.levels.filter((level) => level.areas.length > 0);
+  const [levels, cellars] = [used.filter((level) => level.height >= 0), used.filter((level) => level.height < 0)];
   const [left, right] = [faces.filter((_, index) => index % 2 === 0), faces.filter((_, index) => index % 2 === 1)];
-  const whole = levels.filter((level) => level.areas.length > PART).length;
-  const isPart = (level: RoomsView['levels'][number]): boolean => whole > 0 && level.areas.length <= PART;
-  const crowned = levels[0] !== undefined && isPart(levels[0]);
+  const firstWhole = levels.findIndex((level) => level.areas.length > PART);
+  const whole = firstWhole === -1 ? 0 : levels.length - firstWhole;
+  const crowned = firstWhole > 0;
   const height = crowned ? 100 : ladderHeight(whole || levels.length);
   const style = {
     '--ladder': `${height}px`,
@@ -61,8 +62,8 @@ export function Section({ view }: { view: RoomsView }) {
       </div>
       <Flank side="left" areas={left} job={job.id} />
       <div className="storeys">
-        {levels.map((level) =>
-          isPart(level) ? (
+        {levels.map((level, at) =>
+          at < firstWhole ? (
             <div key={level.id} className="part-row">
               <RoofLine path="M0 39.5 37 6M63 6l37 33.5" />
               <Storey level={level} job={job.id} part />
@@ -75,6 +76,13 @@ export function Section({ view }: { view: RoomsView }) {
       <Flank side="right" areas={right} job={job.id} />
       <Flank side="beside" areas={outbuildings} job={job.id} />
       <div className="ground-line" />
+      {cellars.length > 0 && (
+        <div className="storeys cellars">
+          {cellars.map((level) => (
+            <Storey key={level.id} level={level} job={job.id} />
+          ))}
+        </div>
+      )}
       {ground.length > 0 && (
         <div className="below">
           {ground.map((area) => (
