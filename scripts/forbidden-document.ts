@@ -8,7 +8,7 @@ const WHERE: Record<Forbidden['where'], string> = {
   'in a passage': 'in what is reached through it',
   'made one': 'in the room it becomes one with',
   'under it': 'on the faces and roofs over it',
-  'in the job': 'anywhere in the job',
+  'along the drain': 'anywhere along the drain',
 };
 
 /** What must never come out of a plan, as a page: `docs/forbidden-orders.md`. */

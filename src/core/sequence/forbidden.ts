@@ -26,8 +26,8 @@ export type Where =
   | 'made one'
   /** `before` on a face or roof that keeps the level dry, `step` on that level. */
   | 'under it'
-  /** Anywhere in the job. */
-  | 'in the job';
+  /** Anywhere along the drain. */
+  | 'along the drain';
 
 const never = (steps: readonly Phase[], before: readonly Phase[], why: string, where: Where = 'here'): Forbidden[] =>
   steps.flatMap((step) =>
@@ -210,6 +210,7 @@ const OUTSIDE: readonly Forbidden[] = [
   ...never(['face-paint'], ['cladding', 'face-trim', 'seal'], 'paint closes what is under it'),
   ...never(['refit'], ['cladding', 'face-paint', 'seal'], 'lamps would come off again'),
   ...never(['repoint'], ['rake', 'repair'], 'new mortar needs a raked joint'),
+  ...never(['face-paint'], ['repoint'], 'paint on green mortar peels'),
   ...never(['seal'], ['repoint'], 'joints are sealed on sound mortar'),
   ...never(
     ['strike'],
@@ -240,7 +241,7 @@ const OUTSIDE: readonly Forbidden[] = [
   ...never(['walling', 'deck-frame'], ['footing-pour', 'footing-cure'], 'green concrete carries nothing'),
   ...never(['wall-drain'], ['walling'], 'it lies behind the wall'),
   ...never(['deck-boards', 'porch-roof', 'rails'], ['deck-frame'], 'there is no frame yet'),
-  ...never(['switch-over'], ['ground-inspection', 'backfill'], 'the house would lose its drain', 'in the job'),
+  ...never(['switch-over'], ['ground-inspection', 'backfill'], 'the house would lose its drain', 'along the drain'),
   ...never(['reinstate'], ['backfill', 'switch-over', 'knock-down'], 'the ground would be opened again'),
 ];
 
@@ -276,8 +277,8 @@ export function counts(site: Site, where: Where, step: SiteArea, before: SiteAre
       return step !== before && areJoined(site, step, before);
     case 'under it':
       return step.level !== undefined && before.shelters.includes(step.level.id);
-    case 'in the job':
-      return true;
+    case 'along the drain':
+      return before.track.some(({ phase }) => phase === 'pipe');
   }
 }
 

@@ -33,6 +33,7 @@ import {
   proofId,
   taskId,
   taskRef,
+  willHave,
   type Site,
   type SiteArea,
 } from './site';
@@ -114,7 +115,9 @@ function alongFall(site: Site, effect: Extract<Effect, { form: 'along-fall' }>, 
     const { then } = effect;
     if (!then) continue;
     for (const area of site.areas.filter((other) => has(other, then)))
-      for (const leg of legs) link(taskId(leg.id, effect.phase), taskId(area.id, then));
+      for (const leg of legs)
+        for (const phase of present(leg, [effect.phase, ...(effect.closedBy ?? [])]))
+          link(taskId(leg.id, phase), taskId(area.id, then));
   }
 }
 
@@ -145,9 +148,11 @@ function sheltered(site: Site, effect: Extract<Effect, { form: 'sheltered' }>, l
 
 function oneAtATime(site: Site, effect: Extract<Effect, { form: 'one-at-a-time' }>, link: Linker): void {
   if (!site.livedIn) return;
-  const places = site.areas.filter((area) => area.provides.includes(effect.need) && area.track.length > 0);
-  // A place already begun cannot wait; the others follow it from the bottom of the house up.
-  const begun = (area: SiteArea): number => (area.track.some((step) => step.fraction > 0) ? 0 : 1);
+  const places = site.areas.filter((area) => willHave(area, effect.need) && area.track.length > 0);
+  // A place already begun cannot wait, and one that takes nothing from anybody goes next; the others follow from the
+  // bottom of the house up.
+  const begun = (area: SiteArea): number =>
+    area.track.some((step) => step.fraction > 0) ? 0 : area.provides.includes(effect.need) ? 2 : 1;
   places.sort(
     (a, b) => begun(a) - begun(b) || (a.level?.height ?? 0) - (b.level?.height ?? 0) || a.position - b.position,
   );

@@ -1,5 +1,5 @@
 import type { Phase } from './phases';
-import type { Site, SiteArea } from './site';
+import { willHave, type Site, type SiteArea } from './site';
 
 /** What opens a house, or takes from a household what it has no other of, and what closes it again. */
 interface OpeningFacts {
@@ -69,8 +69,7 @@ export function openingsIn(site: Pick<Site, 'areas' | 'livedIn'>, area: SiteArea
 /** Whether the household has no other place for it. */
 const isOnlyOne = (site: Pick<Site, 'areas'>, area: SiteArea, needs: readonly string[]): boolean =>
   needs.some(
-    (need) =>
-      area.provides.includes(need) && !site.areas.some((other) => other !== area && other.provides.includes(need)),
+    (need) => area.provides.includes(need) && !site.areas.some((other) => other !== area && willHave(other, need)),
   );
 
 /** Half-days of work from an opening until the step that closes it can begin. */

@@ -59,10 +59,10 @@ export type Effect =
   /** Those present, each before the next, in one area. */
   | { form: 'chain'; phases: readonly Phase[] }
   /**
-   * In areas that have the phase: the lowest first, then upstream; `then` waits for all of them. A pit is lowest; on each
-   * level by itself with `byLevel`.
+   * In areas that have the phase: the lowest first, then upstream; `then` waits for all of them, and for what closes them.
+   * A pit is lowest; on each level by itself with `byLevel`.
    */
-  | { form: 'along-fall'; phase: Phase; then?: Phase; byLevel?: true }
+  | { form: 'along-fall'; phase: Phase; then?: Phase; closedBy?: readonly Phase[]; byLevel?: true }
   /**
    * A trench over several areas that have `lay` is one: `once` is done in all of them before the lowest is dug, and the
    * next is dug once the one below it is laid, so that no more of it stands open than is worked on.
@@ -299,9 +299,8 @@ export const RULES: readonly Rule[] = [
     7,
     'The fall decides the drain',
     'pipes are laid from the lowest point up, and the house keeps its old drain until the one switch-over',
-    { form: 'along-fall', phase: 'pipe', then: 'switch-over' },
+    { form: 'along-fall', phase: 'pipe', then: 'switch-over', closedBy: ['ground-inspection', 'backfill'] },
     { form: 'along-fall', phase: 'floor-pipe', byLevel: true },
-    { form: 'order', before: ['ground-inspection', 'backfill'], after: ['switch-over'], within: 'job' },
     { form: 'order', before: ['switch-over'], after: ['reinstate'], within: 'area' },
     {
       form: 'exposure',
@@ -395,6 +394,13 @@ export const RULES: readonly Rule[] = [
       cure: 'a tied cover over the opening, or a second roofing crew',
     },
   ),
+  hard(35, 'A stripped wall is covered within days', 'what lies under the cladding is not made for the weather', {
+    form: 'exposure',
+    from: 'strip',
+    to: 'barrier',
+    most: 16,
+    cure: 'sheets hung over the open part, or a shorter length stripped at a time',
+  }),
   hard(13, 'No trench open over days off', 'edges fall in and people fall in', {
     form: 'exposure',
     from: 'excavate',
@@ -405,13 +411,20 @@ export const RULES: readonly Rule[] = [
   hard(
     14,
     'Dry before the next layer',
-    'paint over wet board or plaster peels',
+    'paint over wet board, plaster or mortar peels',
     { form: 'order', before: ['board'], after: ['tape'], within: 'area' },
     { form: 'order', before: ['tape'], after: ['first-coats'], within: 'area', lag: { halfDays: 2, unit: 'elapsed' } },
     {
       form: 'order',
       before: ['plaster'],
       after: ['first-coats'],
+      within: 'area',
+      lag: { halfDays: 14, unit: 'elapsed' },
+    },
+    {
+      form: 'order',
+      before: ['repoint'],
+      after: ['face-paint'],
       within: 'area',
       lag: { halfDays: 14, unit: 'elapsed' },
     },

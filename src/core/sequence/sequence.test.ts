@@ -84,6 +84,16 @@ const SPOKEN: [number, Site, string, string, Partial<Link>?][] = [
     'high:pipe',
     'low:switch-over',
   ],
+  [
+    7,
+    site([
+      outside('low', 'ground', ['pipe', 'backfill']),
+      outside('high', 'ground', ['pipe', 'switch-over'], { position: 1 }),
+      outside('slope', 'ground', ['excavate', 'backfill'], { position: 2 }),
+    ]),
+    'low:backfill',
+    'high:switch-over',
+  ],
   [8, site([area('a', ['duct-rough', 'plumbing-rough'])]), 'a:duct-rough', 'a:plumbing-rough'],
   [9, site([area('a', ['wiring-rough', 'board'])]), 'a:wiring-rough', 'a:board'],
   [10, site([area('a', ['insulation', 'insulation-inspection', 'board'])]), 'a:insulation-inspection', 'a:board'],
@@ -102,6 +112,13 @@ const SPOKEN: [number, Site, string, string, Partial<Link>?][] = [
   [12, site([outside('r', 'roof', ['cover', 'roof-strip'])]), 'r:cover', 'r:roof-strip'],
   [14, site([area('a', ['tape', 'first-coats'])]), 'a:tape', 'a:first-coats', { lag: 2, lagUnit: 'elapsed' }],
   [14, site([area('a', ['plaster', 'first-coats'])]), 'a:plaster', 'a:first-coats', { lag: 14, lagUnit: 'elapsed' }],
+  [
+    14,
+    site([outside('f', 'face', ['repoint', 'face-paint'])]),
+    'f:repoint',
+    'f:face-paint',
+    { lag: 14, lagUnit: 'elapsed' },
+  ],
   [15, site([area('a', ['waterproofing', 'flood-test', 'tiling'])]), 'a:flood-test', 'a:tiling'],
   [16, site([area('a', ['template', 'worktops'])]), 'a:template', 'a:worktops', { lag: 20, lagUnit: 'work' }],
   [17, site([outside('f', 'face', ['barrier', 'openings'])]), 'f:barrier', 'f:openings'],
@@ -141,6 +158,16 @@ const SPOKEN: [number, Site, string, string, Partial<Link>?][] = [
   [34, site([area('a', ['trim', 'final-coat'])]), 'a:trim', 'a:final-coat'],
   [31, site([area('a', ['trim']), area('b', ['snags'])]), 'job:finished', 'b:snags', { strength: 'soft' }],
   [32, site([area('a', ['scan']), area('b', ['cut'])]), 'a:scan', 'b:cut', { strength: 'soft' }],
+  [
+    32,
+    site([
+      outside('low', 'ground', ['locate', 'excavate', 'pipe']),
+      outside('high', 'ground', ['locate', 'excavate', 'pipe'], { position: 1 }),
+    ]),
+    'low:pipe',
+    'high:excavate',
+    { strength: 'soft' },
+  ],
   [27, site([outside('g', 'ground', ['excavate'])]), 'job:site-setup', 'g:excavate', { strength: 'soft' }],
 ];
 
@@ -157,7 +184,7 @@ describe('the rules', () => {
 
   it('are all there, each with a reason, and each that makes links is spoken of here', () => {
     expect(RULES.map((rule) => rule.number).sort((a, b) => a - b)).toEqual(
-      Array.from({ length: 34 }, (_, index) => index + 1),
+      Array.from({ length: 35 }, (_, index) => index + 1),
     );
     expect(RULES.every((rule) => rule.reason.length > 10)).toBe(true);
     const making = RULES.filter((rule) =>
@@ -168,17 +195,19 @@ describe('the rules', () => {
     expect(making.filter((number) => !SPOKEN.some(([spoken]) => spoken === number))).toEqual([]);
   });
 
-  it('12, 13: say how long a roof and a trench may stay open, and what would cure it', () => {
+  it('12, 13, 35: say how long a roof, a trench and a wall may stay open, and what would cure it', () => {
     const { exposures } = sequenceOf(
       site([
         outside('r', 'roof', ['roof-strip', 'underlay']),
         outside('c', 'roof', ['cover', 'roof-strip', 'underlay']),
         outside('g', 'ground', ['excavate', 'backfill']),
+        outside('f', 'face', ['strip', 'barrier']),
       ]),
     );
     expect(exposures.map(({ rule, from, most }) => [rule, from, most])).toEqual([
       [12, 'r:roof-strip', 2],
       [12, 'c:roof-strip', 8],
+      [35, 'f:strip', 16],
       [13, 'g:excavate', 10],
     ]);
     expect(exposures.every((exposure) => exposure.cure.length > 10)).toBe(true);

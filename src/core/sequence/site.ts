@@ -101,6 +101,8 @@ export interface SiteArea {
   passage: boolean;
   /** Household services that stand here: only `toilet` and the like of what people live with. */
   provides: string[];
+  /** The same, of what is there only once the work is done. */
+  brings?: string[];
   /** Areas on the other side of a shared wall, both ways round. */
   beside: AreaId[];
   /** Those of them to which the wall comes out, where somebody has said so. */
@@ -109,6 +111,10 @@ export interface SiteArea {
   shelters: string[];
   track: TrackStep[];
 }
+
+/** Whether a household has it in an area, now or once the work there is done. */
+export const willHave = ({ provides, brings }: SiteArea, need: string): boolean =>
+  provides.includes(need) || (brings?.includes(need) ?? false);
 
 /** One phase of one area, with what is known of it. */
 export interface TrackStep {

@@ -289,13 +289,16 @@ export function trackOf(works: readonly Work[]): Phase[] {
 const UNFINISHED: readonly Work[] = ['basement', 'sewage-pump'];
 
 /**
- * What a household has in an area: as it was said, else what the work there is about (a kitchen, a bath), unless the room
- * is only now finished.
+ * What a household has in an area: as it was said, else what the work there is about (a kitchen, a bath); `brings` is what
+ * it has only once a room that was never finished is.
  */
-export const providesOf = (said: readonly string[], works: readonly Work[]): string[] =>
-  said.length > 0 || works.some((work) => UNFINISHED.includes(work))
-    ? [...said]
-    : [...new Set(works.flatMap((work) => workFacts(work).provides ?? []))];
+export function providesOf(said: readonly string[], works: readonly Work[]): { provides: string[]; brings: string[] } {
+  const byWorks = [...new Set(works.flatMap((work) => workFacts(work).provides ?? []))];
+  if (said.length > 0) return { provides: [...said], brings: [] };
+  return works.some((work) => UNFINISHED.includes(work))
+    ? { provides: [], brings: byWorks }
+    : { provides: byWorks, brings: [] };
+}
 
 /** Half-days of a phase by what is done there; undefined where it is done as by itself, and grows with the room. */
 export function timeOfWorks(phase: Phase, works: readonly Work[]): number | undefined {

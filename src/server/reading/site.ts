@@ -57,7 +57,7 @@ export const siteOf = ofJob((job): Site => {
       ...(area.level !== null && area.level_height !== null
         ? { level: { id: area.level, height: area.level_height, name: area.level_name ?? '' } }
         : {}),
-      provides: providesOf(JSON.parse(area.provides) as string[], JSON.parse(area.works) as Work[]),
+      ...providesOf(JSON.parse(area.provides) as string[], JSON.parse(area.works) as Work[]),
       shelters: JSON.parse(area.shelters) as string[],
       beside: beside.flatMap((pair) =>
         pair.one === area.id ? [pair.other] : pair.other === area.id ? [pair.one] : [],
