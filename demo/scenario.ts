@@ -39,7 +39,20 @@ export interface DemoJob {
   deliveries?: DemoDelivery[];
   spares?: DemoSpare[];
   /** What has to be there before work, work by others, visits that are booked. */
-  logistics?: { kind: LogisticKind; label: string; area: string; phase: Phase; leadDays: number; bookedIn?: number }[];
+  logistics?: {
+    kind: LogisticKind;
+    label: string;
+    area: string;
+    phase: Phase;
+    leadDays: number;
+    bookedIn?: number;
+    place?: string;
+    fromHour?: string;
+    toHour?: string;
+    howMuch?: string;
+    contact?: string;
+    phone?: string;
+  }[];
   others?: { area: string; phase: Phase; who: string; expectedIn: number }[];
   visits?: { area: string; phase: Phase }[];
   scope: {

@@ -228,9 +228,16 @@ export const signalHouse: DemoJob = {
     },
   ],
   logistics: [
-    { kind: 'crane', label: 'Crane for the lantern panes', area: 'lroof', phase: 'glazing', leadDays: 14 },
+    {
+      ...{ kind: 'crane', label: 'Crane for the lantern panes', area: 'lroof', phase: 'glazing', leadDays: 14 },
+      ...{ howMuch: '8 panes, the heaviest 96 kg', contact: 'Longreach Lifting', phone: '0555 0196' },
+    },
     { kind: 'parking', label: 'Permit to park on Watch Steps', area: 'yard', phase: 'reinstate', leadDays: 10 },
-    { kind: 'bin', label: 'Bin for the slab, 6 m³', area: 'wet', phase: 'break-out', leadDays: 2, bookedIn: 6 },
+    {
+      ...{ kind: 'bin', label: 'Bin for the slab, 6 m³', area: 'wet', phase: 'break-out', leadDays: 2, bookedIn: 6 },
+      ...{ place: 'on planks at the top of Watch Steps', fromHour: '07:30', toHour: '09:00' },
+      ...{ howMuch: '1 bin of 6 m³', contact: 'Gannet Haulage', phone: '0555 0195' },
+    },
   ],
   visits: [{ area: 'study', phase: 'rough-inspection' }],
   selections: [

@@ -71,6 +71,20 @@ describe('a roof', () => {
     await gone(page, 'the roof would stand open');
     await page.goto(`${on.server.url}${job}/sequence`);
     await seesText(page, 'Outside and ground');
+
+    // What the work asks for is answered: added with its place and hours, or not needed here.
+    await press(page, 'Add: Scaffold');
+    await fillAll(page, { place: 'along the lane', fromHour: '8 am', contact: 'Tubes & Boards' });
+    await fillAll(page, { phone: '+41 44 000 00 00' });
+    await press(page, 'Add it');
+    await seesText(page, 'The first hour must be a time of the day, like 07:30.');
+    await fillAll(page, { fromHour: '08:00', toHour: '12:00' });
+    await press(page, 'Add it');
+    await seesText(page, 'along the lane, from 08:00 until 12:00');
+    await press(page, 'Not needed: Permit to stand in the street');
+    await seesText(page, 'Not needed here: 1');
+    await page.goto(on.server.url);
+    await textFits(page, /Scaffold for Roof · scaffold up: Tubes & Boards[^]*\+41 44 000 00 00/);
     expect(on.complaints).toEqual([]);
   });
 });

@@ -187,6 +187,7 @@ describe('public pages', () => {
     audience: 'crew',
     title: 'Signal House',
     updates: [],
+    there: [{ key: 'bin', job: 'Signal House', what: 'Bin for rubble', text: 'in the yard, from 07:00 until 09:00' }],
     rooms: [
       {
         area: 'guest',
@@ -336,6 +337,7 @@ describe('public pages', () => {
       'Guest suite · wires',
       'before you: Guest suite · pipes',
       'after you: Guest suite · check before cover',
+      'in the yard, from 07:00 until 09:00',
       'Left to do',
     ].map((part) => read.indexOf(part));
     expect(order).toEqual([...order].sort((a, b) => a - b));

@@ -134,6 +134,8 @@ export interface CrewShared extends SharedBase {
   rooms: { area: string; name: string; job: string; soon: boolean; brief: Brief }[];
   /** What concerns everybody on a job. */
   around: { job: string; brief: Brief }[];
+  /** What stands there, or comes: bins, places where loads are set down, the pump. */
+  there: { key: string; job: string; what: string; text: string }[];
   cautions: { area: string; text: string }[];
   leftovers: { area: string; text: string; trade: string }[];
 }

@@ -35,3 +35,17 @@ export function sayLogisticMeasure(measure: LogisticMeasure, system: UnitSystem)
       return 'measure it under Way in: it says how many carry it, and what it does not come through';
   }
 }
+
+/** Where it stands and between which hours: `in the yard, from 07:00 until 09:00`; empty where nobody has said. */
+export const sayPlaceAndHours = ({
+  place,
+  fromHour,
+  toHour,
+}: {
+  place: string;
+  fromHour: string;
+  toHour: string;
+}): string =>
+  [place, [fromHour && `from ${fromHour}`, toHour && `until ${toHour}`].filter(Boolean).join(' ')]
+    .filter(Boolean)
+    .join(', ');

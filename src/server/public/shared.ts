@@ -12,7 +12,7 @@ import { countedWords } from '@/core/walks/record-words';
 import { isEmptyBrief } from '@/core/scope/brief';
 import type { PlannedTask } from '@/core/schedule/plan';
 import type { Trade } from '@/core/sequence/trades';
-import { addDays } from '@/core/units/day';
+import { addDays, formatDay } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
 import { hashOf } from '../tokens';
 import { today } from '../zone';
@@ -21,6 +21,7 @@ import { countOpened } from '../news/links';
 import type { Installation } from '../installation';
 import { linkState } from '../views/news';
 import { sayDay } from '@/core/words/day';
+import { sayPlaceAndHours } from '@/core/words/logistic';
 import { stepMeaning } from '@/core/words/meanings';
 import { nextWork } from '../plan/effect';
 import { clientChange, liveChanges } from '../views/changes';
@@ -28,6 +29,7 @@ import { contentOf } from '../views/statement';
 import { alternativesOf, selectionsOf } from '../views/selection';
 import { requestViews } from '../views/requests';
 import { holdsOf } from '../views/holds';
+import { logisticsOf } from '../views/logistics';
 import { briefIn, briefOfJob, findingsOf } from '../views/scope-parts';
 import { pictureViews } from '../views/room';
 import { firmRow, subRows } from '../reading/firm';
@@ -303,6 +305,7 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
       const brief = briefOfJob(firm.job(id));
       return isEmptyBrief(brief) ? [] : [{ job: jobs.get(id)?.name ?? '', brief }];
     }),
+    there: [...jobIds].flatMap((id) => thereAt(firm.job(id))),
     cautions: [
       ...carried.filter((item) => item.kind === 'caution'),
       ...[...jobIds].flatMap((id) => assemblyCautions(firm.job(id))),
@@ -314,6 +317,15 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
     ),
   };
 }
+
+/** What stands on a job or is booked, with its place, hours and day; nothing of what nobody has placed or booked. */
+const thereAt = (job: JobReading): CrewShared['there'] =>
+  logisticsOf(job).flatMap((logistic) => {
+    const { id, label, state, bookedOn } = logistic;
+    const day = state === 'booked' && bookedOn ? `comes ${formatDay(bookedOn, job.firm.today)}` : '';
+    const text = [sayPlaceAndHours(logistic), state === 'here' ? 'is there' : day].filter(Boolean).join(', ');
+    return text === '' ? [] : [{ key: id, job: jobRow(job).name, what: label, text }];
+  });
 
 /** How far ahead a crew's page looks. */
 const AHEAD_DAYS = 14;

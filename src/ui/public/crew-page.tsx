@@ -55,6 +55,19 @@ export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
         </section>
       ))}
       <Agreed view={view} token={token} />
+      {view.there.length > 0 && (
+        <>
+          <h2>What stands where</h2>
+          <Lines>
+            {view.there.map((thing) => (
+              <Line key={thing.key}>
+                <span className="fw-bold">{thing.what}</span>: {thing.text}{' '}
+                <span className="soft small-text">{thing.job}</span>
+              </Line>
+            ))}
+          </Lines>
+        </>
+      )}
       {view.leftovers.length > 0 && (
         <>
           <h2>Left to do</h2>

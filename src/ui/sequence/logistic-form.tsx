@@ -20,7 +20,7 @@ export function NewLogistic({
   return (
     <CommandForm
       kind={addLogistic}
-      submit="Add"
+      submit="Add it"
       onDone={onDone}
       start={() => ({
         id: newId(),

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { settleLogistic } from '@/contract/commands/schedule';
 import type { LogisticView, ProposalView, SequenceView } from '@/contract/views/plan';
 import { formatDay } from '@/core/units/day';
+import { sayPlaceAndHours } from '@/core/words/logistic';
 import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { Hidden } from '../kit/hidden';
@@ -98,9 +99,8 @@ function LogisticLine({ logistic, today, onOpen }: LineTerms) {
 
 /** How much, where, when in the day, and whom to call. */
 function Known({ logistic }: { logistic: LogisticView }) {
-  const { howMuch, place, fromHour, toHour, contact, phone } = logistic;
-  const hours = [fromHour ? `from ${fromHour}` : '', toHour ? `until ${toHour}` : ''].filter(Boolean).join(' ');
-  const known = [howMuch, [place, hours].filter(Boolean).join(', ')].filter(Boolean);
+  const { howMuch, contact, phone } = logistic;
+  const known = [howMuch, sayPlaceAndHours(logistic)].filter(Boolean);
   if (known.length === 0 && !contact && !phone) return null;
   return (
     <div className="soft">
