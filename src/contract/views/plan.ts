@@ -240,7 +240,19 @@ export interface SequenceView {
   }[];
   exposures: { label: string; text: string; kept: boolean }[];
   /** Work of the whole job that no walk sees: when it is planned, or by whom it was done. */
-  jobTasks: { task: SettledJobTask; label: string; when: string; done: string | null; named: boolean }[];
+  jobTasks: {
+    task: SettledJobTask;
+    /** The piece of work of the plan, and the half-day on which it begins there. */
+    piece: string;
+    day: Day;
+    half: 0 | 1;
+    label: string;
+    when: string;
+    /** With whom a day was made; null where none was. */
+    booked: string | null;
+    done: string | null;
+    named: boolean;
+  }[];
   holds: HoldView[];
   methods: MethodView[];
   rules: RuleView[];

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays, backToWeekday, daysBetween, formatDay, isDay, weekday } from './day';
 import { dayOfSlot, formatSlot, isAfternoon, slotOf } from './slot';
-import { isWorkday, workdaysBetween, workdayUntil } from './workday';
+import { isWorkday, workdaysAfter, workdaysBefore, workdaysBetween, workdayUntil } from './workday';
 
 describe('days and half-days', () => {
   it('are said with their weekday, and with the year where it is another', () => {
@@ -61,4 +61,18 @@ describe('working days between two days', () => {
     expect(workdayUntil('2027-03-11', holidays)).toBe('2027-03-11');
     expect(workdayUntil('2027-03-14', holidays)).toBe('2027-03-11');
   });
+
+  it('of notice are counted back from the day as they are counted forth', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 2000 }), fc.integer({ min: 0, max: 30 }), (offset, count) => {
+        const holidays = new Set(['2027-03-12', '2027-12-24', '2027-12-27']);
+        const [day, before] = [
+          addDays('2027-01-01', offset),
+          workdaysBefore(addDays('2027-01-01', offset), count, holidays),
+        ];
+        expect(isWorkday(before, holidays)).toBe(true);
+        expect(workdaysAfter(before, count, holidays) <= day).toBe(true);
+        expect(workdaysAfter(before, count + 1, holidays) > day).toBe(true);
+      }),
+    ));
 });

@@ -31,6 +31,13 @@ export function workdayUntil(day: Day, holidays: ReadonlySet<Day>): Day {
   return last;
 }
 
+/** The last working day from which so many working days pass until a day. */
+export function workdaysBefore(day: Day, count: number, holidays: ReadonlySet<Day>): Day {
+  let at = workdayUntil(day, holidays);
+  for (let left = count; left > 0; left--) at = workdayUntil(addDays(at, -1), holidays);
+  return at;
+}
+
 /** Every day from the first to the last. */
 export const daysFrom = (first: Day, last: Day): Day[] =>
   Array.from({ length: Math.max(0, daysBetween(first, last) + 1) }, (_, index) => addDays(first, index));

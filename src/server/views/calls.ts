@@ -2,10 +2,15 @@ import { routes } from '@/contract/routes';
 import type { UnbookedView } from '@/contract/views/coordination';
 import type { TodayView } from '@/contract/views/plan';
 import { binSwapDay } from '@/core/walks/housekeeping';
-import { addDays, formatDay } from '@/core/units/day';
-import { officesOf } from '../reading/firm';
+import { jobTaskId } from '@/core/sequence/site';
+import { addDays, formatDay, type Day } from '@/core/units/day';
+import { dayOfSlot } from '@/core/units/slot';
+import { workdaysBefore } from '@/core/units/workday';
+import { holidaysOf, officesOf } from '../reading/firm';
 import { jobRow } from '../reading/job';
-import type { FirmReading } from '../reading/reading';
+import { planOf, tasksOf } from '../reading/plan';
+import type { FirmReading, JobReading } from '../reading/reading';
+import { pinRows } from '../reading/sequence';
 import { binLevelsOf } from '../reading/walks';
 import { unbookedOf } from './coordination';
 import { logisticsOf, proposalViews } from './logistics';
@@ -34,6 +39,7 @@ export function callsOf(firm: FirmReading): TodayView['calls'] {
       late: visit.late,
       phone: phones.get(visit.office ?? '') ?? '',
     }));
+  const finals = jobs.flatMap((job) => finalToBook(job, until));
   const things = jobs.flatMap((job) =>
     logisticsOf(job)
       .filter((logistic) => logistic.state === 'open' && logistic.askBy !== null && logistic.askBy <= until)
@@ -82,5 +88,31 @@ export function callsOf(firm: FirmReading): TodayView['calls'] {
         ]
       : [];
   });
-  return [...visits, ...things, ...asked, ...bins].sort((a, b) => (a.day < b.day ? -1 : 1));
+  return [...visits, ...finals, ...things, ...asked, ...bins].sort((a, b) => (a.day < b.day ? -1 : 1));
+}
+
+/** Working days of notice for a final inspection where no office has said its own. */
+const USUAL_NOTICE = 5;
+
+/** The final inspection of a job that is due to be booked and is not. */
+function finalToBook(job: JobReading, until: Day): TodayView['calls'] {
+  const plan = planOf(job);
+  const task = tasksOf(job).get(jobTaskId(job.id, 'final-inspection'));
+  if (!plan || !task || task.state === 'done' || pinRows(job).some((pin) => pin.task === task.id)) return [];
+  const notice = Math.max(USUAL_NOTICE, ...officesOf(job.firm).map((office) => office.notice_days));
+  const planned = dayOfSlot(plan.origin, task.start);
+  const day = workdaysBefore(planned, notice, holidaysOf(job.firm));
+  return day > until
+    ? []
+    : [
+        {
+          key: `final-${job.id}`,
+          text: `Final inspection, planned ${formatDay(planned, job.firm.today)}`,
+          jobName: jobRow(job).name,
+          href: routes.sequence(job.id),
+          day,
+          late: day < job.firm.today,
+          phone: '',
+        },
+      ];
 }

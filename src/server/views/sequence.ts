@@ -8,7 +8,7 @@ import { gateId, jobTaskId, taskId } from '@/core/sequence/site';
 import { carryingChain } from '@/core/schedule/carrying';
 import { STAGE_KEYS, stageOfWork } from '@/core/sequence/stages';
 import { daysBetween, formatDay, formatWeekday, type Day } from '@/core/units/day';
-import { dayOfSlot, formatSlot, lastDay } from '@/core/units/slot';
+import { dayOfSlot, formatSlot, isAfternoon, lastDay } from '@/core/units/slot';
 import { counted } from '@/core/words/count';
 import { sayReason } from '@/core/words/reason';
 import type { PlannedTask } from '@/core/schedule/plan';
@@ -24,7 +24,7 @@ import { measuredHalfDays } from '../reading/rates';
 import type { JobReading } from '../reading/reading';
 import { assumptionRows } from '../reading/scope';
 import { siteOf } from '../reading/site';
-import { doneTaskRows, gatesWith, ownLinkRows } from '../reading/sequence';
+import { doneTaskRows, gatesWith, ownLinkRows, pinRows } from '../reading/sequence';
 import { logisticsOf, notNeededOf, proposalViews } from './logistics';
 
 /** A job's order as steps to read, each with what it waits for and why. */
@@ -175,6 +175,7 @@ function becauseOf(task: PlannedTask, tasks: ReadonlyMap<string, PlannedTask>, o
 /** Work of the whole job, in the order of its days. */
 function jobTasksOf(job: JobReading): SequenceView['jobTasks'] {
   const done = new Map(doneTaskRows(job).map((row) => [row.task, row]));
+  const origin = planOf(job)?.origin ?? job.firm.today;
   const tasks = tasksOf(job);
   return SETTLED_JOB_TASKS.flatMap((task) => {
     const planned = tasks.get(jobTaskId(job.id, task));
@@ -183,8 +184,12 @@ function jobTasksOf(job: JobReading): SequenceView['jobTasks'] {
       ? [
           {
             task,
+            piece: planned.id,
+            day: dayOfSlot(origin, planned.start),
+            half: isAfternoon(planned.start) ? 1 : 0,
             label: sayWork(planned.work),
-            when: formatSlot(planOf(job)?.origin ?? job.firm.today, planned.start),
+            when: formatSlot(origin, planned.start),
+            booked: pinRows(job).find((pin) => pin.task === planned.id)?.reason ?? null,
             named: said !== undefined,
             done: said
               ? `${said.by}, ${formatDay(said.done_on, job.firm.today)}`
