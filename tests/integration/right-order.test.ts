@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Phase } from '@/core/sequence/phases';
 import { addDays } from '@/core/units/day';
+import { dayOfSlot } from '@/core/units/slot';
 import { broken } from '@/core/sequence/forbidden';
 import type { StoredPlan } from '@/server/reading/plan';
 import { readPlan } from '@/server/reading/plan';
@@ -9,6 +10,7 @@ import { siteOf } from '@/server/reading/site';
 import { holdsOf } from '@/server/views/holds';
 import { roomView } from '@/server/views/room';
 import { scheduleView } from '@/server/views/board';
+import { sequenceView } from '@/server/views/sequence';
 import { todayView } from '@/server/views/today';
 import { reasonSaid } from '../support/said';
 import { coordinationView } from '@/server/views/coordination';
@@ -193,6 +195,27 @@ describe('inspections', () => {
           ),
         ).size,
       ).toBe(1);
+  });
+
+  it('the final one is called for in time, and is on the day that was made', () => {
+    const built = build({ Study: { works: ['gas', 'touchup'] } });
+    built.renew();
+    const called = () => todayView(readFirm(built.installation)).calls.filter(({ text }) => text.startsWith('Final'));
+    const final = () => planOf(built).tasks.find(({ id }) => id === `${built.job}:final-inspection`)!;
+    expect(called()).toMatchObject([{ text: expect.stringMatching(/^Final inspection, planned /) as string }]);
+    const day = addDays(dayOfSlot(planOf(built).origin, final().start), 7);
+    must(
+      built.installation,
+      'pin.set',
+      { task: final().id, day, half: 0, reason: 'the building office, Inspector Lund' },
+      built.owner,
+    );
+    built.renew();
+    expect(dayOfSlot(planOf(built).origin, final().start)).toBe(day);
+    expect(called()).toEqual([]);
+    expect(
+      sequenceView(readJob(built.installation, built.job)).jobTasks.find(({ task }) => task === 'final-inspection'),
+    ).toMatchObject({ booked: 'the building office, Inspector Lund', day });
   });
 
   it('of a job that begins in weeks are not expected today', () => {
