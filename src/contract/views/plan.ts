@@ -108,6 +108,19 @@ export interface ScheduleView {
 }
 
 /** One step of the order of work, with what it waits for and what can be said of it. */
+/**
+ * After what a step comes, and why. Names and reasons are places in what is `said` once for all steps: a house has a
+ * thousand links, and most say what others say.
+ */
+export interface StepLink {
+  from: number;
+  reason: number;
+  rule: number;
+  must: boolean;
+  lag?: string;
+  done?: true;
+}
+
 export interface StepView {
   task: string;
   label: string;
@@ -125,9 +138,9 @@ export interface StepView {
   place: string;
   /** What decides its day, where that is no step of the same room: the few links that matter. */
   because: string | null;
-  links: { from: string; rule: number; strength: 'hard' | 'soft'; reason: string; lag: string; done: boolean }[];
-  /** What waits for it. */
-  frees: string[];
+  links: StepLink[];
+  /** What waits for it, by its place in what is `said`. */
+  frees: number[];
   assumptions: string[];
   /** Of a step of a track: how long, from what, in which parts, and whether somebody else does it. */
   time: {
@@ -231,6 +244,8 @@ export interface SequenceView {
   } | null;
   areas: { id: string; name: string; steps: { phase: string; label: string }[] }[];
   steps: StepView[];
+  /** Texts that links say, by their place. */
+  said: string[];
   own: {
     id: string;
     before: string;

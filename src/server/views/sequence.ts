@@ -21,14 +21,14 @@ import { areaNames, areaRows, jobRow, partRows, phasesOf, stepRows } from '../re
 import { choiceRows, ownRules, ruleOf, switchRows, type OwnRuleRow } from '../reading/knowledge';
 import { finishDay, planOf, tasksOf, wholePlan } from '../reading/plan';
 import { measuredHalfDays } from '../reading/rates';
-import type { JobReading } from '../reading/reading';
+import { ofJob, type JobReading } from '../reading/reading';
 import { assumptionRows } from '../reading/scope';
 import { siteOf } from '../reading/site';
 import { doneTaskRows, gatesWith, ownLinkRows, pinRows } from '../reading/sequence';
 import { logisticsOf, notNeededOf, proposalViews } from './logistics';
 
 /** A job's order as steps to read, each with what it waits for and why. */
-export function sequenceView(job: JobReading): SequenceView {
+export const sequenceView = ofJob((job): SequenceView => {
   const plan = planOf(job);
   const tasks = tasksOf(job);
   const names = areaNames(job);
@@ -39,7 +39,7 @@ export function sequenceView(job: JobReading): SequenceView {
       const steps = phasesOf(job).get(id);
       return steps ? [{ id, name, steps }] : [];
     }),
-    steps: stepsOf(job),
+    ...stepsOf(job),
     stages: stagesOf(job),
     carrying: carryingOf(job),
     own: ownLinkRows(job).map((row) => ({
@@ -76,7 +76,7 @@ export function sequenceView(job: JobReading): SequenceView {
     proposals: proposalViews(job),
     problem: planProblem(job.firm),
   };
-}
+});
 
 /** What a piece of work is called; nothing for what is not planned any more. */
 function nameIn(tasks: ReadonlyMap<string, PlannedTask>, id: string): string {
@@ -92,7 +92,23 @@ function limitName(tasks: ReadonlyMap<string, PlannedTask>, from: string, to: st
   return `${sayWork(first)} to ${end}`;
 }
 
-function stepsOf(job: JobReading): StepView[] {
+/** Gives every text a place, the same text the same. */
+function sayings(): { said: string[]; place: (text: string) => number } {
+  const places = new Map<string, number>();
+  const said: string[] = [];
+  return {
+    said,
+    place: (text) => {
+      const known = places.get(text);
+      if (known !== undefined) return known;
+      places.set(text, said.length);
+      return said.push(text) - 1;
+    },
+  };
+}
+
+function stepsOf(job: JobReading): Pick<SequenceView, 'steps' | 'said'> {
+  const { said, place } = sayings();
   const plan = planOf(job);
   const tasks = tasksOf(job);
   const into = groupBy(plan?.links ?? [], (link) => link.after);
@@ -107,7 +123,7 @@ function stepsOf(job: JobReading): StepView[] {
   const open = [...tasks.values()]
     .filter((task) => task.state !== 'done')
     .sort((a, b) => a.start - b.start || a.finish - b.finish || (sayWork(a.work) < sayWork(b.work) ? -1 : 1));
-  return open.map((task) => {
+  const steps = open.map((task): StepView => {
     const time = times.get(task.id);
     return {
       task: task.id,
@@ -123,15 +139,19 @@ function stepsOf(job: JobReading): StepView[] {
       short: sayWorkShort(task.work),
       place: sayPlace(task.work),
       because: plan ? becauseOf(task, tasks, plan.origin) : null,
-      links: (into.get(task.id) ?? []).map((link) => ({
-        from: nameIn(tasks, link.before),
-        rule: link.rule,
-        strength: link.strength,
-        reason: link.reason,
-        lag: lagWords(link),
-        done: tasks.get(link.before)?.state === 'done',
-      })),
-      frees: (outOf.get(task.id) ?? []).map((link) => nameIn(tasks, link.after)).filter(Boolean),
+      links: (into.get(task.id) ?? []).map((link) => {
+        const lag = lagWords(link);
+        return {
+          ...{ from: place(nameIn(tasks, link.before)), reason: place(link.reason) },
+          ...{ rule: link.rule, must: link.strength === 'hard' },
+          ...(lag ? { lag } : {}),
+          ...(tasks.get(link.before)?.state === 'done' ? { done: true as const } : {}),
+        };
+      }),
+      frees: (outOf.get(task.id) ?? []).flatMap((link) => {
+        const name = nameIn(tasks, link.after);
+        return name ? [place(name)] : [];
+      }),
       assumptions: (believed.get(task.id) ?? []).map((row) => row.text),
       time: time
         ? {
@@ -146,6 +166,7 @@ function stepsOf(job: JobReading): StepView[] {
         : null,
     };
   });
+  return { steps, said };
 }
 
 /** The days of a step, near ones by their weekday. */
@@ -269,17 +290,17 @@ function methodsOf(job: JobReading): MethodView[] {
   const rows = choiceRows(job);
   const names = areaNames(job);
   return METHODS.map(({ key, title, variants }) => {
-    const [ofFirm, ofJob] = [
+    const [firmWide, jobWide] = [
       rows.find((row) => row.method === key && row.job === null),
       rows.find((row) => row.method === key && row.job !== null && row.area === null),
     ];
-    const word = ofJob ?? ofFirm;
+    const word = jobWide ?? firmWide;
     return {
       key,
       title,
       variants: variants.map((variant) => ({ key: variant.key, label: variant.label, why: variant.why })),
       chosen: word?.variant ?? null,
-      from: ofJob ? 'job' : ofFirm ? 'firm' : 'nobody',
+      from: jobWide ? 'job' : firmWide ? 'firm' : 'nobody',
       areas: rows.flatMap((row) =>
         row.method === key && row.area !== null
           ? [{ id: row.area, name: names.get(row.area) ?? '', variant: row.variant }]

@@ -16,7 +16,7 @@ import { holdsOf } from './holds';
 import { planProblem } from '../reading/firm';
 import { jobRow } from '../reading/job';
 import { finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
-import type { FirmReading, JobReading } from '../reading/reading';
+import { ofFirm, type JobReading } from '../reading/reading';
 import { draftCount } from '../reading/updates';
 import { lastLeftDay, lastWalk } from '../reading/walks';
 import { runView } from './run-list';
@@ -26,7 +26,7 @@ import { ago } from '../words';
 const WALK_EVERY: Partial<Record<JobState, number>> = { active: 2, completing: 4, scoping: 14, booked: 14 };
 
 /** The next hours over all jobs, every line leading to where it is settled. */
-export function todayView(firm: FirmReading): TodayView {
+export const todayView = ofFirm((firm): TodayView => {
   const now = firm.today;
   const plan = wholePlan(firm);
   const jobs = firm.jobs.map((id) => firm.job(id));
@@ -119,7 +119,7 @@ export function todayView(firm: FirmReading): TodayView {
     }),
     problem: planProblem(firm),
   };
-}
+});
 
 /** Why a site wants a walk today; nothing where it does not. */
 function site(job: JobReading): TodayView['sites'][number] {

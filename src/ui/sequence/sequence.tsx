@@ -11,7 +11,7 @@ import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { StateIcon } from '../kit/state-icon';
 import { PlanProblem } from '../kit/notice';
-import { Because } from './because';
+import { Because, Said } from './because';
 import { ByWeek, Carrying } from './by-week';
 import { Gates } from './gates';
 import { JobTasks } from './job-tasks';
@@ -46,7 +46,7 @@ export function Sequence({ view }: { view: SequenceView }) {
   const chosen = view.steps.find((entry) => entry.task === step);
   const steps = view.steps.filter((entry) => of === '' || entry.area === of || `trade:${entry.trade}` === of);
   return (
-    <>
+    <Said value={view.said}>
       <JobTabs job={view.job} />
       <div className="page">
         <PageHead heading="The order of the work">
@@ -136,7 +136,7 @@ export function Sequence({ view }: { view: SequenceView }) {
           </CommandForm>
         </SidePanel>
       </div>
-    </>
+    </Said>
   );
 }
 

@@ -1,9 +1,9 @@
 'use client';
-import { useState } from 'react';
+import { useContext, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import type { StepView } from '@/contract/views/plan';
 import { TRADES } from '@/core/sequence/trades';
-import { Because } from './because';
+import { Because, Said } from './because';
 import { timeWords } from './time-words';
 
 /**
@@ -12,6 +12,7 @@ import { timeWords } from './time-words';
  */
 export function WalkThrough({ steps, onChange }: { steps: StepView[]; onChange: (task: string) => void }) {
   const [at, setAt] = useState(0);
+  const said = useContext(Said);
   const place = Math.min(at, steps.length - 1);
   const step = steps[place];
   if (!step) return null;
@@ -52,7 +53,7 @@ export function WalkThrough({ steps, onChange }: { steps: StepView[]; onChange: 
         open.map((link) => <Because key={`${link.from}${link.rule}`} link={link} />)
       )}
       <h3 className="mt-3">After it can come</h3>
-      <p>{step.frees.length === 0 ? 'Nothing waits for it.' : step.frees.join(', ')}</p>
+      <p>{step.frees.length === 0 ? 'Nothing waits for it.' : step.frees.map((place) => said[place]).join(', ')}</p>
       <div className="actions">
         <Button variant="outline-secondary" disabled={place === 0} onClick={() => setAt(place - 1)}>
           Step before

@@ -1,12 +1,12 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
 import { sequenceView } from '@/server/views/sequence';
-import { Sequence } from '@/ui/sequence/sequence';
+import { PackedSequence } from '@/ui/sequence/packed';
 
 export const metadata = { title: 'Sequence' };
 
 export default async function SequencePage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
   const { view } = await shown((installation) => sequenceView(readJob(installation, job)));
-  return <Sequence view={view} />;
+  return <PackedSequence view={JSON.stringify(view)} />;
 }

@@ -1,0 +1,12 @@
+'use client';
+import { useMemo } from 'react';
+import type { SequenceView } from '@/contract/views/plan';
+import { Sequence } from './sequence';
+
+/**
+ * The page from its view as one text: a house has ten thousand values, and what is handed to the browser is looked at value
+ * by value.
+ */
+export function PackedSequence({ view }: { view: string }) {
+  return <Sequence view={useMemo(() => JSON.parse(view) as SequenceView, [view])} />;
+}
