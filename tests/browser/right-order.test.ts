@@ -15,8 +15,12 @@ describe('an inspection that failed', () => {
     lookToday(on.folder);
     const desk = await on.at('/coordination');
     await press(desk, 'Failed: Study · rough inspections');
-    await fillIn(desk, '#failed-by', 'Inspector Quill');
-    await fillIn(desk, '#fault-0', 'a box without its clamp');
+    await fillIn(desk, '[name="by"]', 'Inspector Quill');
+    await fillIn(desk, '[name="fixes.0.text"]', 'a box without its clamp');
+    await fillIn(desk, '[name="fixes.0.halfDays"]', '-3');
+    await press(desk, 'It failed');
+    await seesText(desk, 'Half-days is at least 1.');
+    await fillIn(desk, '[name="fixes.0.halfDays"]', '1');
     await press(desk, 'It failed');
     await seesText(desk, 'failed by Inspector Quill: a box without its clamp');
 

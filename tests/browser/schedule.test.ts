@@ -155,8 +155,8 @@ describe('what comes from outside', () => {
       const page = await at('/coordination');
       await press(page, 'Failed: Study · rough inspections');
       await press(page, 'It failed');
-      await seesText(page, 'Say what was wrong');
-      await fillIn(page, '#fault-0', 'a box without its clamp');
+      await seesText(page, 'What is wrong is missing.');
+      await fillIn(page, '[name="fixes.0.text"]', 'a box without its clamp');
       await press(page, 'It failed');
       await seesText(page, 'failed: a box without its clamp');
       await expect

@@ -42,8 +42,10 @@ export function recordOf(
     case 'order':
       return { kind: 'order', area, text, ...given({ problem: line.problem, days: line.days }) };
     case 'decision': {
-      const free = /\b(?:no charge|free of charge|for free|on the house)\b/i.test(text);
-      return { kind: 'decision', area, text, by: line.by ?? 'us', ...(free ? { free } : {}) };
+      // That it costs nothing is said by itself, and not a second time in the text.
+      const free = FREE.test(text);
+      const decided = free ? text.replace(FREE_BEHIND, '').trim() : text;
+      return { kind: 'decision', area, text: decided || text, by: line.by ?? 'us', ...(free ? { free } : {}) };
     }
     case 'gate':
       return { kind: 'gate', area, text, ...given({ state: line.state }) };
@@ -53,6 +55,10 @@ export function recordOf(
       return { kind: line.kind, area, text };
   }
 }
+
+const FREE = /\b(?:no charge|free of charge|for free|on the house)\b/i;
+/** Said behind the rest; a sentence of which it is the end keeps it. */
+const FREE_BEHIND = /(?:[,;]\s*(?:at |with )?|\s+(?:at|with) )(?:no charge|free of charge|for free|on the house)\b/i;
 
 /** How far a step is; a note where the area has no such step or no share was said. */
 function progressOrNote(

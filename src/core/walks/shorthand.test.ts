@@ -45,6 +45,8 @@ describe('the shorthand line', () => {
     ['? wall may carry; else props', { kind: 'assumption', subject: 'wall may carry', fallback: 'props' }],
     ['! open edge', { kind: 'caution', subject: 'open edge' }],
     ['* client wants flat casing', { kind: 'decision', by: 'client' }],
+    ['* Tobias wants a shelf more', { kind: 'decision', by: 'client' }],
+    ['* Brass stays, we agreed', { kind: 'decision', by: 'us' }],
     ['^ wiring inspection passed', { kind: 'gate', state: 'passed' }],
     ['~ second drain', { kind: 'surprise' }],
     ['& baby sleeps till three', { kind: 'household' }],
@@ -121,6 +123,24 @@ describe('the shorthand line', () => {
         expect(read(writeShorthand(given, steps, 'metric'))).toMatchObject(given);
       }),
     );
+  });
+
+  it('says once that something costs nothing', () => {
+    const record = (subject: string) =>
+      recordOf({ kind: 'decision', subject, by: 'client' }, 'a', {
+        steps: [],
+        system: 'metric',
+      });
+    expect(record('Tobias wants a shelf more, no charge')).toMatchObject({
+      text: 'Tobias wants a shelf more',
+      free: true,
+    });
+    expect(record('the shelf is on the house')).toMatchObject({
+      text: 'the shelf is on the house',
+      free: true,
+    });
+    expect(record('no charge')).toMatchObject({ text: 'no charge', free: true });
+    expect(record('a shelf more')).not.toHaveProperty('free');
   });
 
   it('never fails, whatever is typed, and what it reads becomes a record', () => {

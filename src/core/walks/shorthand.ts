@@ -230,15 +230,7 @@ function bySign(sign: string, rest: string, { system }: ShortTerms): Outcome<Lin
     case '!':
       return answer({ kind: 'caution', subject: rest });
     case '*':
-      return answer({
-        kind: 'decision',
-        subject: rest,
-        by: /^(?:client|she|he|they|owner|mrs?|ms)\b/i.test(rest)
-          ? 'client'
-          : /^engineer\b/i.test(rest)
-            ? 'engineer'
-            : 'us',
-      });
+      return answer({ kind: 'decision', subject: rest, by: deciderSaid(rest) });
     case '^': {
       const state = stateSaid(text);
       return answer({ kind: 'gate', subject: rest, ...(state ? { state } : {}) });
@@ -252,6 +244,15 @@ function bySign(sign: string, rest: string, { system }: ShortTerms): Outcome<Lin
     default:
       return undefined;
   }
+}
+
+/** Whose decision it is: a name that wants something is no one of the crew, who would say “we”. */
+function deciderSaid(text: string): 'client' | 'engineer' | 'us' {
+  if (/^engineer\b/i.test(text)) return 'engineer';
+  const isClient =
+    /^(?:client|she|he|they|owner|mrs?|ms)\b/i.test(text) ||
+    /^\p{Lu}[\p{L}’'-]+ (?:wants|would like|wishes|asks|asked|prefers|chose|picked)\b/u.test(text);
+  return isClient ? 'client' : 'us';
 }
 
 /** `3 backing blocks` is three of something; `2 tubes sealant` two tubes of it. */

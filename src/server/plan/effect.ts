@@ -7,6 +7,7 @@ import type { Trace } from '@/core/schedule/trace';
 import { addDays, type Day } from '@/core/units/day';
 import { dayOfSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
 import type { MovedWork, News, NextWork } from '@/core/news/news';
+import { taskRef } from '@/core/sequence/site';
 import { phaseFacts } from '@/core/sequence/phases';
 import { sayWork } from '@/core/words/work';
 
@@ -84,14 +85,18 @@ export function nextWork(
       work: task.work,
       phase: task.phase,
       trade: task.trade,
-      crew: task.crew
-        ? (names.get(task.crew) ?? task.crew)
-        : task.phase && phaseFacts(task.phase).elapsed
-          ? 'Drying or curing'
-          : 'Inspection or check',
+      crew: task.crew ? (names.get(task.crew) ?? task.crew) : nobodys(task),
       after: (before.get(task.id) ?? []).flatMap((link) => {
         const former = byId.get(link.before);
         return former && former.state !== 'done' && link.strength === 'hard' ? [former.work] : [];
       }),
     }));
+}
+
+/** What it is where nobody works. */
+function nobodys({ id, phase }: PlannedTask): string {
+  const { kind } = taskRef(id);
+  if (kind === 'logistic') return 'Has to be there';
+  if (kind === 'proof') return 'Has to be proved dead, or marked';
+  return phase && phaseFacts(phase).elapsed ? 'Drying or curing' : 'Inspection or check';
 }

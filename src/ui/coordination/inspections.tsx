@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { useFieldArray, useFormContext } from 'react-hook-form';
 import {
   bookInspection,
   cancelInspection,
@@ -11,10 +11,10 @@ import {
 import type { CoordinationView, InspectionView, OfficeView, UnbookedView } from '@/contract/views/coordination';
 import { INSPECTION_KIND_KEYS, INSPECTION_KINDS } from '@/core/sequence/inspections';
 import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
-import { TRADE_KEYS, TRADES, type Trade } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
-import { CommandForm, TextField, TicksField } from '../kit/form';
+import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
 import { PictureField } from '../kit/picture-field';
+import { TRADE_OPTIONS } from '../scope/line-fields';
 import { StateIcon } from '../kit/state-icon';
 import { Phone } from '../kit/phone';
 import { SidePanel } from '../kit/side-panel';
@@ -249,107 +249,48 @@ function titleOf(open: Open | undefined): string {
   return `${open.of.areaName} · ${open.of.label}`;
 }
 
-interface Fix {
-  id: string;
-  text: string;
-  trade: Trade;
-  halfDays: number;
-}
-
 /**
  * What failed, by whom it is put right and how long that takes: the work comes into the plan, and the office is asked
  * again.
  */
-function Failed({ of, onDone }: { of: InspectionView; onDone: () => void }) {
-  const fresh = (): Fix => ({ id: newId(), text: '', trade: 'wiring', halfDays: 1 });
-  const [fixes, setFixes] = useState<Fix[]>(() => [fresh()]);
-  const [tried, setTried] = useState(false);
-  const [by, setBy] = useState('');
-  const { busy, give } = useSend();
-  const change = (at: number, fix: Partial<Fix>): void =>
-    setFixes(fixes.map((entry, place) => (place === at ? { ...entry, ...fix } : entry)));
-  const ready = fixes.every((fix) => fix.text.trim() !== '' && fix.halfDays >= 1);
-  const keep = async (): Promise<void> => {
-    setTried(true);
-    if (
-      ready &&
-      (await give(
-        failInspection,
-        {
-          id: of.id,
-          version: of.version,
-          by: by.trim(),
-          again: newId(),
-          fixes: fixes.map((fix) => ({ ...fix, text: fix.text.trim() })),
-        },
-        { text: 'Saved: what was wrong is in the plan before the office looks again.' },
-      ))
-    )
-      onDone();
-  };
+const Failed = ({ of, onDone }: { of: InspectionView; onDone: () => void }) => (
+  <CommandForm
+    kind={failInspection}
+    submit="It failed"
+    onDone={onDone}
+    start={() => ({ id: of.id, version: of.version, by: '', again: newId(), fixes: [newFault()] })}
+  >
+    <p className="soft mb-0">Each thing becomes work before the office looks again.</p>
+    <TextField name="by" label="Who looked" />
+    <PictureField name="slip" label="The paper they left, if there is one" />
+    <Faults />
+  </CommandForm>
+);
+
+const newFault = () => ({ id: newId(), text: '', trade: 'wiring' as const, halfDays: 1 });
+/** An office writes no more on one paper. */
+const MOST_FAULTS = 20;
+
+function Faults() {
+  const { control } = useFormContext();
+  const { fields, append } = useFieldArray({ control, name: 'fixes', keyName: 'row' });
   return (
     <>
-      <p className="soft">Each thing becomes work before the office looks again.</p>
-      <Form.Group controlId="failed-by" className="mb-3">
-        <Form.Label className="mb-1">Who looked</Form.Label>
-        <Form.Control value={by} maxLength={80} onChange={(event) => setBy(event.target.value)} />
-      </Form.Group>
-      {fixes.map((fix, index) => (
-        <fieldset key={fix.id} className="mb-3">
+      {fields.map(({ row }, index) => (
+        <fieldset key={row}>
           <legend className="visually-hidden">Fault {index + 1}</legend>
-          <Form.Label htmlFor={`fault-${index}`} className="mb-1">
-            What was wrong
-          </Form.Label>
-          <Form.Control
-            id={`fault-${index}`}
-            value={fix.text}
-            maxLength={200}
-            isInvalid={tried && fix.text.trim() === ''}
-            aria-invalid={tried && fix.text.trim() === ''}
-            onChange={(event) => change(index, { text: event.target.value })}
-          />
-          {tried && fix.text.trim() === '' && (
-            <Form.Text className="bad d-block" role="alert">
-              Say what was wrong, so that somebody can put it right.
-            </Form.Text>
-          )}
+          <TextField name={`fixes.${index}.text`} label="What was wrong" />
           <div className="form-pair mt-1">
-            <Form.Group controlId={`fault-${index}-trade`}>
-              <Form.Label className="mb-1">Who puts it right</Form.Label>
-              <Form.Select
-                value={fix.trade}
-                onChange={(event) => change(index, { trade: event.target.value as Trade })}
-              >
-                {TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => (
-                  <option key={trade} value={trade}>
-                    {TRADES[trade]}
-                  </option>
-                ))}
-              </Form.Select>
-            </Form.Group>
-            <Form.Group controlId={`fault-${index}-time`}>
-              <Form.Label className="mb-1">Half-days it takes</Form.Label>
-              <Form.Control
-                inputMode="numeric"
-                value={fix.halfDays}
-                onChange={(event) =>
-                  change(index, { halfDays: Math.min(60, Number(event.target.value.replace(/\D/g, ''))) })
-                }
-              />
-            </Form.Group>
+            <SelectField name={`fixes.${index}.trade`} label="Who puts it right" options={TRADE_OPTIONS} />
+            <TextField name={`fixes.${index}.halfDays`} label="Half-days it takes" type="number" />
           </div>
         </fieldset>
       ))}
-      <div className="actions">
-        <Button disabled={busy} onClick={() => void keep()}>
-          It failed
-        </Button>
-        {fixes.length < 20 && (
-          <Button variant="link" onClick={() => setFixes([...fixes, fresh()])}>
-            One more fault
-          </Button>
-        )}
-      </div>
+      {fields.length < MOST_FAULTS && (
+        <LinkButton className="align-self-start" onClick={() => append(newFault())}>
+          One more fault
+        </LinkButton>
+      )}
     </>
   );
 }
