@@ -79,6 +79,19 @@ describe('the section', () => {
     expect(html(<Section view={alone} />)).not.toContain('storey part');
   });
 
+  it('draws a basement in the ground, and a small storey under another without slopes of a roof', () => {
+    const [top, ...rest] = rooms().levels;
+    const area = rest[0]?.areas[0] ?? rooms().faces[0]!;
+    const small = (id: string, name: string, height: number) => ({ id, name, height, note: '', areas: [area] });
+    const drawn = html(
+      <Section view={{ ...rooms(), levels: [...rest, small('half', 'Half storey', 0), small('b', 'Basement', -1)] }} />,
+    );
+    expect(top?.areas.length).toBeGreaterThan(0);
+    expect(drawn).not.toContain('storey part');
+    expect(drawn.indexOf('>Half storey<')).toBeLessThan(drawn.indexOf('ground-line'));
+    expect(drawn.indexOf('>Basement<')).toBeGreaterThan(drawn.indexOf('ground-line'));
+  });
+
   it('is drawn without faces, roof or ground where a job has none', () => {
     const bare = html(<Section view={{ ...rooms(), faces: [], roofs: [], ground: [], outbuildings: [] }} />);
     expect(bare).not.toMatch(/class="flank|class="below/);

@@ -3,6 +3,7 @@ import type { Phase } from '@/core/sequence/phases';
 import { logisticId } from '@/core/sequence/site';
 import type { StoredPlan } from '@/server/reading/plan';
 import { readPlan } from '@/server/reading/plan';
+import { nextWork } from '@/server/plan/effect';
 import { readFirm, readJob } from '@/server/reading/reading';
 import { sequenceView } from '@/server/views/sequence';
 import { todayView } from '@/server/views/today';
@@ -45,6 +46,9 @@ describe('what the works ask for', () => {
     built.renew();
     const task = planOf(built).tasks.find(({ id }) => id === logisticId(parking));
     expect(task).toMatchObject({ state: 'waiting', reason: { held: true, wait: { kind: 'not-asked' } } });
+    // It is no inspection, and the boards and pages that list what comes next do not call it one.
+    const next = nextWork(planOf(built), new Set([built.job]), TODAY, 30);
+    expect(next.find(({ task: id }) => id === logisticId(parking))?.crew).toBe('Has to be there');
     // Ten days for the permit: tear-out waits for it.
     expect(at(built, 'Kitchen', 'tear-out').start).toBeGreaterThan(start + 10);
     expect(view(built).logistics.map(({ label }) => label)).toEqual([
