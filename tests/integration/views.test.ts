@@ -130,12 +130,57 @@ describe('a plan that cannot be made', () => {
       sequenceView(readJob(built.installation, built.job)).problem,
       scheduleView(readFirm(built.installation), { by: 'trade', weeks: 2, shift: 0 }).board.problem,
     ]) {
-      expect(problem).toMatch(/^These wait for each other in a ring: .*framing.*board/);
+      expect(problem).toMatchObject({
+        message: expect.stringMatching(/^These wait for each other in a ring: .*framing.*board/) as string,
+        stale: true,
+      });
     }
     must(built.installation, 'link.remove', { id: loop }, built.owner);
     renewOnce(built.installation);
     expect(roomsView(readJob(built.installation, built.job)).problem).toBeNull();
     expect(currentVersion(built.installation.db)).toBe((version ?? 0) + 1);
+  });
+
+  it('is no reason to plan nothing: a day many years away is refused where it is typed, and what has none is left out', () => {
+    const built = build({ Room: { works: ['floor'] }, Hall: { works: ['floor'] } });
+    built.renew();
+    expect(
+      give(
+        built.installation,
+        'hold.add',
+        {
+          ...{ id: newId(), job: built.job, area: built.areas.Room ?? '', phase: 'flooring', kind: 'client' },
+          ...{ label: 'client', text: 'oak or cork', expectedOn: '2037-03-15' },
+        },
+        built.owner,
+      ),
+    ).toMatchObject({
+      problem: { field: 'expectedOn', title: expect.stringContaining('more than five years away') as string },
+    });
+    // From before it was refused.
+    const hold = built.hold('Room', 'flooring', 'client', '2027-03-20');
+    built.installation.db.prepare(`UPDATE hold SET expected_on = '2037-03-15' WHERE id = ?`).run(hold);
+    built.renew();
+    const plan = readPlan(built.installation.db);
+    const phases = (area: string) =>
+      plan?.tasks.filter((task) => task.area === built.areas[area]).map(({ phase }) => phase);
+    expect(phases('Hall')).toContain('flooring');
+    expect(phases('Room')).toEqual(['protect']);
+    expect(plan?.leftOut?.filter(({ follows }) => !follows)).toMatchObject([
+      { work: { area: 'Room', phase: 'flooring' }, wait: { kind: 'hold' } },
+    ]);
+    const view = roomsView(readJob(built.installation, built.job));
+    expect(view.problem).toMatchObject({
+      message: expect.stringMatching(
+        /^Left out of the plan: One House, Room · flooring: waits for client .*expected .*2037.*\. So are \d+ pieces .*All else is planned/,
+      ) as string,
+      stale: false,
+    });
+    expect(view.finish).toBeNull();
+    must(built.installation, 'hold.expect', { id: hold, version: 1, expectedOn: '2027-03-20' }, built.owner);
+    built.renew();
+    const healed = roomsView(readJob(built.installation, built.job));
+    expect([healed.problem, healed.finish !== null]).toEqual([null, true]);
   });
 
   it('keeps the last plans alone, and with each walk what it did to the plan of its time', () => {

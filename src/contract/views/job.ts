@@ -1,3 +1,4 @@
+import type { PlanProblem } from './plan';
 import type { Currency } from '@/core/units/money';
 import type { Measure } from '@/core/layout/measures';
 import type { AreaKind, JobState, Inclusion } from '@/core/sites/area';
@@ -117,7 +118,7 @@ export interface RoomsView {
   ground: AreaView[];
   holds: HoldView[];
   next: { when: string; works: { crew: string; label: string }[] }[];
-  problem: string | null;
+  problem: PlanProblem | null;
 }
 
 /** What of a long past is shown: the newest, or what was before a place in it. */

@@ -8,6 +8,12 @@ import type { Day } from '@/core/units/day';
 import type { Phrase } from '@/core/words/phrase';
 import type { JobHead, HoldView } from './job';
 
+/** What is wrong with the plan. `stale`: what is shown is the last one that held. */
+export interface PlanProblem {
+  message: string;
+  stale: boolean;
+}
+
 /** One row of the half-day board: a crew over all jobs, or an area of one. */
 export interface BoardRow {
   id: string;
@@ -66,7 +72,7 @@ export interface BoardView {
   madeAt: string;
   cause: string;
   jobs: number;
-  problem: string | null;
+  problem: PlanProblem | null;
 }
 
 /** How good the plan is, and whether a better one is being looked for. */
@@ -284,7 +290,7 @@ export interface SequenceView {
   /** Said not to be needed here. */
   notNeeded: LogisticView[];
   proposals: ProposalView[];
-  problem: string | null;
+  problem: PlanProblem | null;
 }
 
 export interface TodayView {
@@ -328,7 +334,7 @@ export interface TodayView {
   run: { open: number };
   drafts: { job: string; jobName: string; count: number }[];
   finishes: { job: string; name: string; finish: Day | null; promise: Day | null; late: number }[];
-  problem: string | null;
+  problem: PlanProblem | null;
 }
 
 /** What a command would do to the plan if it were given. */

@@ -1,3 +1,4 @@
+import type { PlanProblem } from './plan';
 import type { Brief } from '@/core/scope/brief';
 import type { Day } from '@/core/units/day';
 import type { LeftRhythm } from '@/core/walks/housekeeping';
@@ -92,7 +93,7 @@ export interface ReviewView {
   causes: Cause[];
   /** The plan after the walk is still being computed. */
   planning: boolean;
-  problem: string | null;
+  problem: PlanProblem | null;
   drafts: { id: string; audience: 'client' | 'crew'; title: string; state: string }[];
   narrations: { id: string; name: string; open: number }[];
   today: Day;

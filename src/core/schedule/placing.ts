@@ -37,8 +37,32 @@ export function place(net: Compiled, order?: Int32Array, times = timesOf(net)): 
   }
 }
 
-/** @param given pins that are given up; those that turn out not to hold are added */
-function placeInTurn(net: Compiled, turn: Int32Array, times: Times, given: Set<number>): Placement | undefined {
+/**
+ * What has no slot within the horizon, and what waits for it: by number.
+ * @returns `stuck`: those that have none of their own, and `held`: all of them with what comes after them
+ */
+export function unplaceable(net: Compiled): { stuck: ReadonlySet<number>; held: ReadonlySet<number> } {
+  const times = timesOf(net);
+  const stuck = new Set<number>();
+  // No pin is kept: what matters is what could be placed at all.
+  const pins = new Set(net.pin.keys());
+  placeInTurn(net, urgency(net, times), times, pins, stuck);
+  const held = new Set(stuck);
+  for (const task of held) for (const { after } of net.outOf[task] ?? []) held.add(after);
+  return { stuck, held };
+}
+
+/**
+ * @param given pins that are given up; those that turn out not to hold are added
+ * @param stuck takes up what has no slot, and what comes after it is not asked; without it nothing is placed then
+ */
+function placeInTurn(
+  net: Compiled,
+  turn: Int32Array,
+  times: Times,
+  given: Set<number>,
+  stuck?: Set<number>,
+): Placement | undefined {
   const count = net.tasks.length;
   const placed: Placement = {
     start: new Int32Array(count),
@@ -56,7 +80,11 @@ function placeInTurn(net: Compiled, turn: Int32Array, times: Times, given: Set<n
     if (links === 0) ready.push(task);
   });
   for (let task = ready.pop(); task !== undefined; task = ready.pop()) {
-    if (!placeOne(net, placed, task, booked?.get(task), given)) return undefined;
+    if (!placeOne(net, placed, task, booked?.get(task), given)) {
+      if (!stuck) return undefined;
+      stuck.add(task);
+      continue;
+    }
     for (const { after } of net.outOf[task] ?? []) {
       open[after] = (open[after] ?? 0) - 1;
       if (open[after] === 0) ready.push(after);

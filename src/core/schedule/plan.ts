@@ -1,5 +1,5 @@
 import { groupBy } from '../group-by';
-import { answer, refuse, type Outcome } from '../problem';
+import { answer, refuse, type Outcome, type Problem } from '../problem';
 import type { Day } from '../units/day';
 import type { Slot } from '../units/slot';
 import { boundOf, type Bound } from './bound';
@@ -7,6 +7,7 @@ import { countBefore } from './calendar';
 import { compile, type Compiled } from './compiled';
 import { improve, type Improved } from './improve';
 import { pushedBack, type Latest } from './justify';
+import { leftOutOf, without, type LeftOut } from './left-out';
 import { FULL_OCCUPANCY, type Exposure, type Link, type NotBefore, type Task } from './network';
 import { toOneVisit } from './one-visit';
 import { opened, type Score } from './objective';
@@ -37,6 +38,8 @@ export interface Plan {
   /** No plan ends earlier: by job, and over all of them; with what this one was judged by. */
   bound: Bound;
   score: Score;
+  /** What has no day and is not in it; absent where all is. */
+  leftOut?: LeftOut[];
 }
 
 export interface PlannedTask extends Task {
@@ -65,9 +68,9 @@ interface PlannedExposure extends Exposure {
   rain?: Slot;
 }
 
-/** Half-days looked ahead: two years first, then as long as the work needs, up to about ten. */
-const FIRST_HORIZON = 1_500;
-const LAST_HORIZON = 7_500;
+const ENDLESS = 'plan-endless';
+/** Half-days looked ahead: two years first, then as long as the work needs, up to about eight. */
+const HORIZONS = [1_500, 3_000, 6_000] as const;
 
 export interface PlanTerms {
   /** Schedules that may be tried beyond the first ones; none unless said. */
@@ -77,10 +80,27 @@ export interface PlanTerms {
 }
 
 /**
- * Places all work of all jobs and says why everything starts when it does.
- * @returns a problem where links form a ring, a trade has no crew, or a calendar has no days for the work
+ * Places all work of all jobs and says why everything starts when it does. What has no day, since it waits for one many
+ * years away or nobody has a day for it, is left out and named, and the rest is planned.
+ * @returns a problem where links form a ring, a trade has no crew, or nothing can be placed
  */
 export function makePlan(input: PlanInput, terms: PlanTerms = {}): Outcome<Plan> {
+  const whole = planAll(input, terms);
+  const left = whole.ok ? [] : leftOutIf(input, whole.problem);
+  if (left.length === 0) return whole;
+  const rest = planAll(without(input, left), terms);
+  return rest.ok ? answer({ ...rest.value, leftOut: left }) : rest;
+}
+
+/** What has to be left out for a plan of the rest; nothing where that is not what is wrong, or nothing would be left. */
+function leftOutIf(input: PlanInput, { code }: Problem): LeftOut[] {
+  const net = code === ENDLESS ? compile(input, Math.max(...HORIZONS)) : undefined;
+  const left = net?.ok ? leftOutOf(net.value) : [];
+  return left.length < input.tasks.length ? left : [];
+}
+
+/** A plan of everything, or none. */
+function planAll(input: PlanInput, terms: PlanTerms): Outcome<Plan> {
   const found = withHorizon(input, (net) => {
     const improved = broughtTogether(improve(net, { schedules: 0, ...terms }));
     // The bound is of the work as it was given: what the placing put off by itself is a choice, and no limit.
@@ -109,7 +129,10 @@ function broughtTogether(improved: Improved | undefined): Improved | undefined {
 
 /** A schedule to ask questions of, the work in the order of the plan it is given. */
 export function placedLike(input: PlanInput): Outcome<{ net: Compiled; placement: Placement }> {
-  return withHorizon(input, (net) => improve(net, { schedules: 0 }));
+  const like = (given: PlanInput) => withHorizon(given, (net) => improve(net, { schedules: 0 }));
+  const whole = like(input);
+  const left = whole.ok ? [] : leftOutIf(input, whole.problem);
+  return left.length === 0 ? whole : like(without(input, left));
 }
 
 function wantedStarts(input: PlanInput, { start }: Placement): Outcome<Record<string, Slot>> {
@@ -149,15 +172,16 @@ export function endsOf(input: PlanInput): Outcome<(Pick<Task, 'job' | 'area' | '
 }
 
 function withHorizon<Found>(input: PlanInput, look: (net: Compiled) => Found | undefined): Outcome<Found> {
-  for (let horizon = FIRST_HORIZON; horizon <= LAST_HORIZON; horizon *= 2) {
+  for (const horizon of HORIZONS) {
     const net = compile(input, horizon);
     if (!net.ok) return net;
     const found = look(net.value);
     if (found) return answer(found);
   }
   return refuse({
-    code: 'plan-endless',
-    message: 'The work does not fit into ten years: some calendar has hardly any worked day, or a crew is always away.',
+    code: ENDLESS,
+    message:
+      'The work does not fit into eight years: some calendar has hardly any worked day, or a crew is always away.',
   });
 }
 

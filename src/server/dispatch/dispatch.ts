@@ -15,6 +15,8 @@ import type { Prepared } from '../door/prepared';
 import { isPrepared, preparedFor } from './prepare';
 import { BUSY, isBusy, Refusal } from '../refusal';
 import { actorKey, permissionOf, type Actor } from '../door/actor';
+import { today } from '../zone';
+import { refuseFarDays } from './far-days';
 
 const envelope = object({
   id: field.id(),
@@ -124,6 +126,7 @@ function applyOnce(
   const kind = kindOf(command.type);
   const payload = shaped<AnyObject>(kind.schema, command.payload);
   const now = installation.clock.now().toISOString();
+  if (kind.affects === 'plan') refuseFarDays(payload, today(installation));
   // What was written outside of any command is nobody's to take back.
   changesSince(db);
   const handle = HANDLERS[command.type] as (context: PlanContext, payload: AnyObject) => unknown;

@@ -1,3 +1,6 @@
+import { sayLeftOut } from '@/core/words/left-out';
+import { LEFT_OUT } from '../reading/firm';
+import { jobNames } from '../reading/job';
 import { randomUUID } from 'node:crypto';
 import type { Problem } from '@/core/problem';
 import type { Cause } from '@/core/schedule/cause';
@@ -30,7 +33,7 @@ interface Round {
   causes: Cause[];
   jobs: string[];
   before: number | null;
-  made: { ok: true; rows: PlanRows; walks: WalkEffect[] } | { ok: false; problem: Problem };
+  made: { ok: true; rows: PlanRows; walks: WalkEffect[]; problem: Problem | null } | { ok: false; problem: Problem };
 }
 
 interface WalkEffect {
@@ -98,9 +101,14 @@ function computeRound(source: Source, now: string, terms: PlanTerms): Round | un
   const made = db.transaction(() => ({
     rows: rowsOfPlan(firm, plan.value, now, found.causes, trace),
     walks: walks.map((walk) => walkEffect(firm, walk, former, plan.value, now, trace)),
+    problem: leftOutOf(firm, plan.value),
   }))();
   return { ...found, made: { ok: true, ...made } };
 }
+
+/** What the plan leaves out, as something that somebody has to put right. */
+const leftOutOf = (firm: FirmReading, { leftOut, origin }: Plan): Problem | null =>
+  leftOut ? { code: LEFT_OUT, message: sayLeftOut(leftOut, origin, (job) => jobNames(firm).get(job) ?? '') } : null;
 
 /** What was marked, the newest last; a command for several jobs once. */
 const distinctCauses = (marks: readonly Mark[]): Cause[] =>
@@ -140,7 +148,8 @@ function writeRound(db: Connection, { last, causes, jobs, before, made }: Round,
       keepDrafts(db, walk, drafts);
     }
     dropOldPlans(db, version);
-  } else {
+  }
+  if (made.problem) {
     const { code, message } = made.problem;
     insert(db, 'plan_problem', { id: 1, code, message, made_at: now });
   }
@@ -152,7 +161,7 @@ function writeRound(db: Connection, { last, causes, jobs, before, made }: Round,
     who: 'planner',
     job: jobs.length === 1 ? (jobs[0] ?? null) : null,
     payload: JSON.stringify({ causes, jobs }),
-    result: JSON.stringify({ version, problem: made.ok ? null : made.problem }),
+    result: JSON.stringify({ version, problem: made.problem }),
   });
 }
 

@@ -1,3 +1,4 @@
+import type { PlanProblem } from '@/contract/views/plan';
 import type { InspectionKind } from '@/core/sequence/inspections';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
@@ -102,10 +103,14 @@ export const outlookRows = ofFirm(({ db, today }) =>
   queryAll<Rows['outlook']>(db, 'SELECT * FROM outlook WHERE day >= @today ORDER BY day, half', { today }),
 );
 
-/** Why there is no plan; null where there is one. */
-export const planProblem = ofFirm(
-  ({ db }): string | null => queryOne<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
-);
+/** What is wrong with the plan; null where nothing is. `stale`: no newer one could be made than the one that is shown. */
+export const planProblem = ofFirm(({ db }): PlanProblem | null => {
+  const row = queryOne<{ code: string; message: string }>(db, 'SELECT code, message FROM plan_problem');
+  return row ? { message: row.message, stale: row.code !== LEFT_OUT } : null;
+});
+
+/** The code of a problem with a plan that holds all but what it names. */
+export const LEFT_OUT = 'left-out';
 
 /** Names of the jobs that are not closed, in their order. */
 export const openJobRows = ofFirm(({ db }) =>

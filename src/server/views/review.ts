@@ -1,3 +1,4 @@
+import type { PlanProblem } from '@/contract/views/plan';
 import { routes, type Path } from '@/contract/routes';
 import type { FiledAs } from '@/contract/commands/walks';
 import type { ReviewView } from '@/contract/views/walk';
@@ -72,7 +73,7 @@ function effectIn(
   job: JobReading,
   walk: WalkRow,
   allJobs: () => FirmReading,
-): { effect: Effect | null; planning: boolean; problem: string | null } {
+): { effect: Effect | null; planning: boolean; problem: PlanProblem | null } {
   const { db } = job.firm;
   const stored = planOfWalk(db, walk.id);
   if (stored?.effect) return { effect: keptEffect(stored.effect), planning: false, problem: null };
@@ -88,7 +89,7 @@ function effectIn(
   return {
     effect: after ? effectOf(before, after, job.id) : null,
     planning: walk.finished_at !== null,
-    problem: outcome.ok ? null : outcome.problem.message,
+    problem: outcome.ok ? null : { message: outcome.problem.message, stale: true },
   };
 }
 

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import type { PlanProblem } from '@/contract/views/plan';
 import { StateIcon } from './state-icon';
 
 export function Notice({ bad, children }: { bad?: boolean; children: ReactNode }) {
@@ -10,9 +11,14 @@ export function Notice({ bad, children }: { bad?: boolean; children: ReactNode }
   );
 }
 
-/** A plan that could not be made: what stands in the way, and that the last good one is shown. */
-export function PlanProblem({ problem }: { problem: string | null }) {
-  return problem === null ? null : (
-    <Notice bad>The plan could not be computed again: {problem} What is shown is the last plan that held.</Notice>
+/** What is wrong with the plan: nothing newer could be made, or it holds all but what it names. */
+export function PlanProblemNotice({ problem }: { problem: PlanProblem | null }) {
+  if (problem === null) return null;
+  return (
+    <Notice bad>
+      {problem.stale
+        ? `The plan could not be computed again: ${problem.message} What is shown is the last plan that held.`
+        : problem.message}
+    </Notice>
   );
 }

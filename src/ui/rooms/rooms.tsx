@@ -4,7 +4,7 @@ import type { RoomsView } from '@/contract/views/job';
 import { daysBetween, formatDay } from '@/core/units/day';
 import { JobTabs } from '../shell/job-tabs';
 import { StateIcon } from '../kit/state-icon';
-import { PlanProblem } from '../kit/notice';
+import { PlanProblemNotice } from '../kit/notice';
 import { PrintButton } from '../kit/print-button';
 import { HoldActions } from '../sequence/hold-actions';
 import { StartWalk } from '../walks/start-walk';
@@ -34,7 +34,7 @@ export function Rooms({ view }: { view: RoomsView }) {
                 <StartWalk job={job.id} openWalk={job.openWalk} />
               </span>
             </PageHead>
-            <PlanProblem problem={view.problem} />
+            <PlanProblemNotice problem={view.problem} />
             <Section view={view} />
             <ul className="legend">
               <li>

@@ -8,7 +8,7 @@ import { Button, Form } from 'react-bootstrap';
 import type { BoardBlock, ScheduleView } from '@/contract/views/plan';
 import { JobTabs } from '../shell/job-tabs';
 import { StateIcon } from '../kit/state-icon';
-import { PlanProblem } from '../kit/notice';
+import { PlanProblemNotice } from '../kit/notice';
 import { PrintButton } from '../kit/print-button';
 import { SidePanel } from '../kit/side-panel';
 import { Board } from './board';
@@ -95,7 +95,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
             <PrintButton>Print</PrintButton>
           </span>
         </PageHead>
-        <PlanProblem problem={board.problem} />
+        <PlanProblemNotice problem={board.problem} />
         {board.rows.length === 0 ? (
           <NoPlan />
         ) : (

@@ -10,7 +10,7 @@ import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
 import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { StateIcon } from '../kit/state-icon';
-import { PlanProblem } from '../kit/notice';
+import { PlanProblemNotice } from '../kit/notice';
 import { Because, Said } from './because';
 import { ByWeek, Carrying } from './by-week';
 import { Gates } from './gates';
@@ -66,7 +66,7 @@ export function Sequence({ view }: { view: SequenceView }) {
             </Button>
           </span>
         </PageHead>
-        <PlanProblem problem={view.problem} />
+        <PlanProblemNotice problem={view.problem} />
         <Carrying view={view} />
         {!through && of === '' && view.steps.length > 0 && <ByWeek view={view} onStep={setStep} />}
         <div className="main-and-aside">

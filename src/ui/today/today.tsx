@@ -4,7 +4,7 @@ import type { TodayView } from '@/contract/views/plan';
 import { formatDay } from '@/core/units/day';
 import { capital } from '@/core/words/letters';
 import { StateIcon } from '../kit/state-icon';
-import { PlanProblem } from '../kit/notice';
+import { PlanProblemNotice } from '../kit/notice';
 import { StartWalk } from '../walks/start-walk';
 import { Block, Empty, PageHead } from '../kit/page';
 import { Means } from '../kit/means';
@@ -21,7 +21,7 @@ export function Today({ view }: { view: TodayView }) {
       <PageHead heading={view.weekday}>
         <span className="soft">{summary(view)}</span>
       </PageHead>
-      <PlanProblem problem={view.problem} />
+      <PlanProblemNotice problem={view.problem} />
       <div className="columns">
         <div>
           <Sites view={view} />

@@ -4,7 +4,7 @@ import type { ReviewView } from '@/contract/views/walk';
 import { daysBetween, formatDay } from '@/core/units/day';
 import { JobTabs } from '../shell/job-tabs';
 import { StateIcon } from '../kit/state-icon';
-import { Notice, PlanProblem } from '../kit/notice';
+import { Notice, PlanProblemNotice } from '../kit/notice';
 import { Pictures } from '../kit/pictures';
 import { Unfiled } from './unfiled';
 import type { JobHead } from '@/contract/views/job';
@@ -45,7 +45,7 @@ export function Review({ view }: { view: ReviewView }) {
             </Link>
           )}
         </PageHead>
-        <PlanProblem problem={view.problem} />
+        <PlanProblemNotice problem={view.problem} />
         {view.planning && <Notice>The plan is being computed; this page follows by itself.</Notice>}
         <div className="columns">
           <div>
