@@ -1,3 +1,4 @@
+import type { HouseholdNeed } from '@/core/sites/household-needs';
 import type { SpareKind } from '@/contract/commands/selections';
 import type { LogisticKind } from '@/core/sequence/logistics';
 import type { HoldKind } from '@/contract/commands/sites';
@@ -189,7 +190,7 @@ export interface DemoArea {
   size?: number;
   passage?: boolean;
   livedIn?: boolean;
-  provides?: string[];
+  provides?: HouseholdNeed[];
   shelters?: string[];
   /**
    * Where it stood at each walk: `framing` says all up to framing is done, `framing=0.3` all before it and that much of

@@ -112,6 +112,55 @@ describe('the rooms of a job', () => {
   });
 });
 
+describe('what a household has', () => {
+  it('is said on the page of an area, and the plan leaves it one toilet', () => {
+    const built = build(
+      {
+        Old: { works: ['redecorate'], kind: 'wet' },
+        Bath: { works: ['bathroom'], kind: 'wet' },
+        Ensuite: { works: ['bathroom'], kind: 'wet' },
+      },
+      { livedIn: true },
+    );
+    built.renew();
+    // Nobody has said that the old one has a toilet: it is redecorated, which says nothing of it.
+    const change = (name: string, works: string[], provides?: string[]) =>
+      give(
+        built.installation,
+        'area.change',
+        {
+          ...{ id: built.areas[name] ?? '', version: version(name), name, works: works as never, size: 1 },
+          ...(provides ? { provides: provides as never } : {}),
+        },
+        built.owner,
+      );
+    const version = (name: string) =>
+      queryAll<{ version: number }>(built.installation.db, 'SELECT version FROM area WHERE name = @name', { name })[0]
+        ?.version ?? 0;
+    const has = (name: string) =>
+      areasView(readJob(built.installation, built.job)).areas.find((area) => area.name === name)?.provides;
+    expect([has('Old'), has('Bath')]).toEqual([[], ['toilet', 'shower']]);
+    expect(change('Old', ['redecorate'], ['toilet']).status).toBe('applied');
+    expect(change('Ensuite', ['bathroom'], []).status).toBe('applied');
+    built.renew();
+    expect([has('Old'), has('Ensuite')]).toEqual([['toilet'], []]);
+    // One after the other: while one toilet is out the other stays. What has none waits for neither.
+    const ofToilets = (readPlan(built.installation.db)?.links ?? []).filter(({ rule }) => rule === 25);
+    const between = (link: { before: string; after: string }) =>
+      [link.before, link.after].map((task) =>
+        Object.keys(built.areas).find((name) => task.startsWith(built.areas[name] ?? '-')),
+      );
+    expect(ofToilets.map(between)).toEqual([['Old', 'Bath']]);
+    // Left out, it stays; said as the work says it, it follows the work again.
+    expect(change('Ensuite', ['bathroom']).status).toBe('applied');
+    expect(has('Ensuite')).toEqual([]);
+    expect(change('Ensuite', ['bathroom'], ['shower', 'toilet']).status).toBe('applied');
+    expect(change('Ensuite', ['redecorate']).status).toBe('applied');
+    expect(has('Ensuite')).toEqual([]);
+    expect(change('Old', ['redecorate'], ['ghost'])).toMatchObject({ problem: { field: 'provides[0]' } });
+  });
+});
+
 describe('a plan that cannot be made', () => {
   it('leaves the last one standing, says why everywhere, and heals', () => {
     const built = build({ Room: { works: ['rebuild'] } });

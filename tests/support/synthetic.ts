@@ -1,3 +1,4 @@
+import type { HouseholdNeed } from '@/core/sites/household-needs';
 import { isPassedByName } from '@/core/sequence/inspections';
 import type { Input } from '@/contract/commands';
 import type { Phase } from '@/core/sequence/phases';
@@ -24,7 +25,10 @@ export interface Built {
 
 /** A small house of one's own, set out as asked, with a walk under way. */
 export function build(
-  areas: Record<string, { works: Work[]; kind?: AreaKind; livedIn?: boolean; provides?: string[]; passage?: boolean }>,
+  areas: Record<
+    string,
+    { works: Work[]; kind?: AreaKind; livedIn?: boolean; provides?: HouseholdNeed[]; passage?: boolean }
+  >,
   over: object = {},
 ): Built {
   const installation = emptyHouse();

@@ -1,3 +1,4 @@
+import { HOUSEHOLD_NEED_KEYS } from '@/core/sites/household-needs';
 import { array, boolean, number, object, string } from 'yup';
 import { AREA_KIND_KEYS, JOB_STATES, type AreaKind } from '@/core/sites/area';
 import { WORK_KEYS } from '@/core/sequence/works';
@@ -50,6 +51,8 @@ const size = () =>
 
 const neighbours = () => array(field.id()).default([]).max(40);
 
+const needs = () =>
+  array(field.oneOf('what the household has there', HOUSEHOLD_NEED_KEYS)).max(HOUSEHOLD_NEED_KEYS.length);
 export const addAreas = command(
   'areas.add',
   OFFICE,
@@ -76,7 +79,7 @@ export const addAreas = command(
         size: size(),
         passage: boolean().default(false),
         livedIn: boolean().default(false),
-        provides: array(field.line('the service', 20)).default([]).max(8),
+        provides: needs().default([]),
         shelters: array(field.id()).max(40),
         /** Areas on the other side of its walls, and those to which the wall comes out. */
         beside: neighbours(),
@@ -105,6 +108,8 @@ export const changeArea = command(
     kind: string<AreaKind>().oneOf([...AREA_KIND_KEYS], 'this is not a kind of area'),
     /** Where it is left out the area stays where it is. */
     level: field.levelOrOutside(),
+    /** What the household has there; where it is left out it stays as it was. */
+    provides: needs(),
     /** Where they are left out its neighbours stay. */
     beside: array(field.id()).max(40),
     opensTo: array(field.id()).max(40),

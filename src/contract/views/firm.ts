@@ -1,3 +1,4 @@
+import type { HouseholdNeed } from '@/core/sites/household-needs';
 import type { TaxShown } from '@/core/money/price';
 import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
@@ -51,6 +52,8 @@ export interface PlacedArea {
   livedIn: boolean;
   passage: boolean;
   called: string;
+  /** What the household has there. */
+  provides: HouseholdNeed[];
   /** Areas on the other side of its walls, and those to which the wall comes out. */
   beside: string[];
   opensTo: string[];

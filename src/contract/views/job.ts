@@ -1,3 +1,4 @@
+import type { HouseholdNeed } from '@/core/sites/household-needs';
 import type { PlanProblem } from './plan';
 import type { Currency } from '@/core/units/money';
 import type { Measure } from '@/core/layout/measures';
@@ -138,6 +139,8 @@ export interface RoomView {
     level: string | null;
     levelId: string | null;
     passage: boolean;
+    /** What the household has there. */
+    provides: HouseholdNeed[];
   };
   levels: { id: string; name: string }[];
   /** What can lie beside it, and what does; to which of them its wall comes out. */

@@ -1,21 +1,6 @@
+import { HOUSEHOLD_NEEDS, isHouseholdNeed } from '../sites/household-needs';
 import { phaseFacts } from '../sequence/phases';
 import type { Site, SiteArea } from '../sequence/site';
-
-/** Household services by the word that areas provide them under, as a client says them. */
-const SERVICES: Record<string, string> = {
-  toilet: 'toilet',
-  shower: 'shower',
-  bath: 'bath',
-  sink: 'kitchen sink',
-  cooking: 'cooking',
-  'cold food': 'fridge and freezer',
-  laundry: 'washing machine',
-  heat: 'heating',
-  'hot water': 'hot water',
-  'way in': 'way in',
-  beds: 'beds',
-  parking: 'parking',
-};
 
 const worked = (area: SiteArea): boolean => area.track.some((step) => step.fraction < 1);
 
@@ -30,7 +15,7 @@ export function householdLines(site: Site): { key: string; text: string }[] {
     const places = site.areas.filter((area) => area.provides.includes(service));
     const out = places.filter((area) => worked(area));
     if (out.length === 0) return [];
-    const word = SERVICES[service] ?? service;
+    const word = isHouseholdNeed(service) ? HOUSEHOLD_NEEDS[service] : service;
     const names = out.map((area) => area.name).join(', ');
     return [
       {

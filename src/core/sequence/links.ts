@@ -158,7 +158,10 @@ function oneAtATime(site: Site, effect: Extract<Effect, { form: 'one-at-a-time' 
   );
   places.slice(1).forEach((place, index) => {
     const former = places[index];
-    const last = former?.track.find((step) => step.phase === effect.last) ?? former?.track.at(-1);
+    // Punch list, cleaning and hand-over come once for the whole house, and take nothing from anybody.
+    const last =
+      former?.track.find((step) => step.phase === effect.last) ??
+      former?.track.findLast(({ phase }) => !['snags', 'clean', 'hand-over'].includes(phase));
     const first = place.track.find((step) => step.phase === effect.first) ?? place.track[0];
     if (former && last && first) link(taskId(former.id, last.phase), taskId(place.id, first.phase));
   });

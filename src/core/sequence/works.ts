@@ -288,16 +288,26 @@ export function trackOf(works: readonly Work[]): Phase[] {
 /** Where there was no finished room, nobody has had anything yet. */
 const UNFINISHED: readonly Work[] = ['basement', 'sewage-pump'];
 
+/** Said of an area in which a household has nothing, whatever the work there is about. */
+const NOTHING = 'nothing';
+
 /**
  * What a household has in an area: as it was said, else what the work there is about (a kitchen, a bath); `brings` is what
  * it has only once a room that was never finished is.
  */
 export function providesOf(said: readonly string[], works: readonly Work[]): { provides: string[]; brings: string[] } {
   const byWorks = [...new Set(works.flatMap((work) => workFacts(work).provides ?? []))];
-  if (said.length > 0) return { provides: [...said], brings: [] };
+  if (said.length > 0) return { provides: said.filter((need) => need !== NOTHING), brings: [] };
   return works.some((work) => UNFINISHED.includes(work))
     ? { provides: [], brings: byWorks }
     : { provides: byWorks, brings: [] };
+}
+
+/** What is kept of what somebody says a household has there; nothing where the work says the same, and goes on saying it. */
+export function providesSaid(needs: readonly string[], works: readonly Work[]): string[] {
+  const { provides } = providesOf([], works);
+  const isSame = provides.length === needs.length && provides.every((need) => needs.includes(need));
+  return isSame ? [] : needs.length > 0 ? [...needs] : [NOTHING];
 }
 
 /** Half-days of a phase by what is done there; undefined where it is done as by itself, and grows with the room. */

@@ -1,5 +1,6 @@
 import type { Work } from '../sequence/works';
 import type { AreaKind } from './area';
+import type { HouseholdNeed } from './household-needs';
 import { isPassageByName, type Draft, type DraftArea, type DraftLevel } from './draft-area';
 
 interface KnownLevel {
@@ -19,7 +20,7 @@ export interface SetOut {
     size: number;
     passage: boolean;
     livedIn: boolean;
-    provides: string[];
+    provides: HouseholdNeed[];
     beside: string[];
     opensTo: string[];
     level?: string;

@@ -14,6 +14,7 @@ import {
   type TrackStep,
 } from '@/core/sequence/site';
 import { providesOf, type Work } from '@/core/sequence/works';
+import { isHouseholdNeed, type HouseholdNeed } from '@/core/sites/household-needs';
 import type { Day } from '@/core/units/day';
 import { workdaysBetween } from '@/core/units/workday';
 import { remainingHalfDays, type PhaseProgress } from '@/core/walks/progress';
@@ -82,6 +83,10 @@ export const siteOf = ofJob((job): Site => {
     logistics: logisticsOf(job),
   };
 });
+
+/** What the household has in an area now. */
+export const needsOf = (job: JobReading, area: string): HouseholdNeed[] =>
+  (siteOf(job).areas.find(({ id }) => id === area)?.provides ?? []).filter(isHouseholdNeed);
 
 /** To which neighbours a wall comes out, where anybody has said so. */
 function opensToOf(beside: ReturnType<typeof besideRows>, area: string): Pick<SiteArea, 'opensTo'> {

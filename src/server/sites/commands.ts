@@ -1,4 +1,4 @@
-import { workFacts, type Work } from '@/core/sequence/works';
+import { providesSaid, workFacts, type Work } from '@/core/sequence/works';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
 import { queryAll, flag, insert, queryOne, orNull, execute } from '../database/query';
@@ -182,7 +182,7 @@ export const siteHandlers = handlers({
     context.replan(id, { kind: 'job-back', name });
   },
   'area.change': (context, { id, version, beside, opensTo, ...said }) => {
-    const { name, works, size, livedIn, passage, called, kind, level } = said;
+    const { name, works, size, livedIn, passage, called, kind, level, provides } = said;
     const area = requireVersion(context, 'area', id, version);
     const now = kind ?? area.kind;
     needOwnName(context, area.job, name, id);
@@ -199,6 +199,7 @@ export const siteHandlers = handlers({
       lived_in: flag(livedIn),
       passage: flag(passage),
       ...(called === undefined ? {} : { called }),
+      ...(provides === undefined ? {} : { provides: JSON.stringify(providesSaid(provides, works)) }),
     });
     if (beside && opensTo) {
       for (const other of [...beside, ...opensTo]) requireAreaOf(context, area.job, other, 'beside');

@@ -2,6 +2,7 @@ import type { AreasView } from '@/contract/views/firm';
 import type { Work } from '@/core/sequence/works';
 import { areasUpward, jobRow, levelRows, neighboursOf } from '../reading/job';
 import type { JobReading } from '../reading/reading';
+import { needsOf } from '../reading/site';
 import { jobHead } from './job-head';
 
 /** What is known of a job before its areas are set out, and those that are. */
@@ -35,6 +36,7 @@ export function areasView(job: JobReading): AreasView {
       livedIn: area.lived_in === 1,
       passage: area.passage === 1,
       called: area.called,
+      provides: needsOf(job, area.id),
       ...neighboursOf(job, area.id),
     })),
   };

@@ -24,7 +24,7 @@ import { marksOn, picturesFrom, takenAtOf } from '../reading/pictures';
 import { newestIn } from '../reading/records';
 import { carriedOf, inWallsOf, recordsThat } from '../reading/standing';
 import { pastShown } from '../reading/past';
-import { siteOf } from '../reading/site';
+import { needsOf, siteOf } from '../reading/site';
 import { standpointRows } from '../reading/walks';
 import { drawnOf } from './drawn';
 import { whenSeen } from '../words';
@@ -56,6 +56,7 @@ export function roomView(job: JobReading, area: string, before?: PastPlace): Roo
       passage: row.passage === 1,
       level: row.level_name,
       levelId: row.level,
+      provides: needsOf(job, area),
     },
     steps: (siteOf(job).areas.find((room) => room.id === area)?.track ?? []).map((step) => {
       const task = tasks.get(taskId(area, step.phase));

@@ -3,6 +3,7 @@ import { changeArea } from '@/contract/commands/sites';
 import type { PlacedArea } from '@/contract/views/firm';
 import { workFacts, worksFor } from '@/core/sequence/works';
 import { AREA_KIND_KEYS, AREA_KINDS, type AreaKind } from '@/core/sites/area';
+import { HOUSEHOLD_NEED_KEYS, HOUSEHOLD_NEEDS } from '@/core/sites/household-needs';
 import { useWatch } from 'react-hook-form';
 import { CheckField, CommandForm, SelectField, TextField, TicksField } from '../kit/form';
 
@@ -16,7 +17,7 @@ type Terms = {
 
 /** What an area is called, what it is, where it lies, and what is done in it. */
 export function ChangeArea({ area, levels, others, onDone }: Terms) {
-  const { id, version, name, kind, level, works, size, livedIn, passage, called, beside, opensTo } = area;
+  const { id, version, name, kind, level, works, size, livedIn, passage, called, provides, beside, opensTo } = area;
   return (
     <CommandForm
       kind={changeArea}
@@ -33,6 +34,7 @@ export function ChangeArea({ area, levels, others, onDone }: Terms) {
         livedIn,
         passage,
         called,
+        provides,
         beside,
         opensTo,
       })}
@@ -60,6 +62,11 @@ export function ChangeArea({ area, levels, others, onDone }: Terms) {
       />
       <CheckField name="livedIn" label="Somebody lives in it during the work" />
       <CheckField name="passage" label="Others are reached through it" />
+      <TicksField
+        name="provides"
+        label="What the household has here"
+        options={HOUSEHOLD_NEED_KEYS.map((need) => [need, HOUSEHOLD_NEEDS[need]])}
+      />
       {others.length > 0 && (
         <>
           <TicksField
