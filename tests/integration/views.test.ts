@@ -221,11 +221,16 @@ describe('a plan that cannot be made', () => {
     const view = roomsView(readJob(built.installation, built.job));
     expect(view.problem).toMatchObject({
       message: expect.stringMatching(
-        /^Left out of the plan: One House, Room · flooring: waits for client .*expected .*2037.*\. So are \d+ pieces .*All else is planned/,
+        /^Left out of the plan: One House, Room · flooring: waits for client .*2037.*\. So are \d+ pieces .*All else is/,
       ) as string,
       stale: false,
     });
     expect(view.finish).toBeNull();
+    // It cannot be pinned, nor does a preview say an end that is none.
+    const pinned = { task: `${built.areas.Room ?? ''}:flooring`, day: '2027-03-22', half: 0, reason: 'asked for' };
+    expect(give(built.installation, 'pin.set', pinned as never, built.owner)).toMatchObject({
+      problem: { code: 'pin-refused', title: expect.stringContaining('Left out of the plan') as string },
+    });
     must(built.installation, 'hold.expect', { id: hold, version: 1, expectedOn: '2027-03-20' }, built.owner);
     built.renew();
     const healed = roomsView(readJob(built.installation, built.job));

@@ -59,6 +59,16 @@ describe('what the works ask for', () => {
     // The same again, from a page that was open: nothing is asked for twice.
     const again = said(built, 'logistics.take', { job: built.job, taken: [{ id: newId(), proposal: 'parking' }] });
     expect(again).toMatchObject({ status: 'refused', problem: { field: 'taken[0].proposal' } });
+    const byForm = give(
+      built.installation,
+      'logistic.add',
+      {
+        ...{ id: newId(), job: built.job, kind: 'parking', label: 'Permit', proposal: 'parking', leadDays: 10 },
+        ...{ area: built.areas.Kitchen ?? '', phase: 'tear-out' },
+      },
+      built.owner,
+    );
+    expect(byForm).toMatchObject({ status: 'refused', problem: { code: 'not-asked', field: 'proposal' } });
   });
 
   it('is said not to be needed, and is needed after all', () => {

@@ -1,7 +1,7 @@
 import { SETTLED_JOB_TASKS } from '@/core/sequence/rules';
 import { INSPECTION_KIND_KEYS } from '@/core/sequence/inspections';
-import { LOGISTIC_KINDS, PROPOSAL_KEYS } from '@/core/sequence/logistics';
-import { array, boolean, number, object } from 'yup';
+import { LOGISTIC_KINDS, PROPOSAL_KEYS, type ProposalKey } from '@/core/sequence/logistics';
+import { array, boolean, number, object, string } from 'yup';
 import { command, EVERYBODY, OFFICE } from '../command';
 import * as field from '../fields';
 
@@ -105,7 +105,9 @@ export const addLogistic = command(
     area: field.id('the area'),
     phase: field.phase(),
     /** What of the works asked for it; empty where somebody thought of it. */
-    proposal: field.optionalLine('the proposal', 40).default(''),
+    proposal: string<ProposalKey | ''>()
+      .oneOf(['', ...PROPOSAL_KEYS], 'the works ask for nothing of that name')
+      .default(''),
     ...logisticFields,
   }).noUnknown(),
 );

@@ -113,7 +113,6 @@ export interface ScheduleView {
   board: BoardView;
 }
 
-/** One step of the order of work, with what it waits for and what can be said of it. */
 /**
  * After what a step comes, and why. Names and reasons are places in what is `said` once for all steps: a house has a
  * thousand links, and most say what others say.
@@ -127,6 +126,7 @@ export interface StepLink {
   done?: true;
 }
 
+/** One step of the order of work, with what it waits for and what can be said of it. */
 export interface StepView {
   task: string;
   label: string;

@@ -13,7 +13,7 @@ import type { ServerClock, JobHead, PastShown, PictureView } from './job';
 /** All that a walk needs in the hand: one area after the other, in walking order. */
 export interface WalkPack {
   walk: { id: string; kind: WalkKind; startedAt: string; finished: boolean; by: string };
-  job: { id: string; name: string; units: 'metric' | 'imperial'; leaves: LeftRhythm };
+  job: { id: string; name: string; client?: string; units: 'metric' | 'imperial'; leaves: LeftRhythm };
   areas: WalkArea[];
   narrations: NarrationView[];
   suppliers: string[];

@@ -127,12 +127,23 @@ function broughtTogether(improved: Improved | undefined): Improved | undefined {
   return { ...improved, net: together, latest: () => pushedBack(together, placement) };
 }
 
-/** A schedule to ask questions of, the work in the order of the plan it is given. */
-export function placedLike(input: PlanInput): Outcome<{ net: Compiled; placement: Placement }> {
-  const like = (given: PlanInput) => withHorizon(given, (net) => improve(net, { schedules: 0 }));
-  const whole = like(input);
+/** A schedule to ask questions of, with what has no day and is not in it. */
+export interface Placed {
+  net: Compiled;
+  placement: Placement;
+  leftOut: readonly LeftOut[];
+}
+
+/** The work placed in the order of the plan it is given. */
+export function placedLike(input: PlanInput): Outcome<Placed> {
+  const like = (given: PlanInput, leftOut: readonly LeftOut[]): Outcome<Placed> =>
+    withHorizon(given, (net) => {
+      const improved = improve(net, { schedules: 0 });
+      return improved && { net: improved.net, placement: improved.placement, leftOut };
+    });
+  const whole = like(input, []);
   const left = whole.ok ? [] : leftOutIf(input, whole.problem);
-  return left.length === 0 ? whole : like(without(input, left));
+  return left.length === 0 ? whole : like(without(input, left), left);
 }
 
 function wantedStarts(input: PlanInput, { start }: Placement): Outcome<Record<string, Slot>> {
@@ -165,9 +176,13 @@ function wantedStarts(input: PlanInput, { start }: Placement): Outcome<Record<st
 export function endsOf(input: PlanInput): Outcome<(Pick<Task, 'job' | 'area' | 'state'> & { finish: Slot })[]> {
   const placed = placedLike(input);
   if (!placed.ok) return placed;
-  const { net, placement } = placed.value;
+  const { net, placement, leftOut } = placed.value;
+  // Without some of its work a job would end on a day that is not its end.
+  const open = new Set(leftOut.map(({ job }) => job));
   return answer(
-    net.tasks.map(({ job, area, state }, number) => ({ job, area, state, finish: placement.finish[number] ?? 0 })),
+    net.tasks.flatMap(({ job, area, state }, number) =>
+      open.has(job) ? [] : [{ job, area, state, finish: placement.finish[number] ?? 0 }],
+    ),
   );
 }
 
@@ -315,8 +330,10 @@ function plannedExposure(net: Compiled, placed: Placement, exposure: Exposure): 
 }
 
 /** The slot in which each job's last work ends. */
-export function jobFinish(plan: Pick<Plan, 'tasks'>, job: string): Slot | undefined {
-  const ends = plan.tasks.filter((task) => task.job === job && task.state !== 'done').map((task) => task.finish);
+export function jobFinish({ tasks, leftOut }: Pick<Plan, 'tasks' | 'leftOut'>, job: string): Slot | undefined {
+  // A job of which some work has no day has no end either.
+  if (leftOut?.some((left) => left.job === job)) return undefined;
+  const ends = tasks.filter((task) => task.job === job && task.state !== 'done').map((task) => task.finish);
   return ends.length === 0 ? undefined : Math.max(...ends);
 }
 

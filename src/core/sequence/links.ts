@@ -121,6 +121,7 @@ function alongFall(site: Site, effect: Extract<Effect, { form: 'along-fall' }>, 
   }
 }
 
+/** A trench over several areas, from its lowest up. */
 function sections(site: Site, { once, dig, lay }: Extract<Effect, { form: 'sections' }>, link: Linker): void {
   const legs = site.areas.filter((area) => has(area, lay)).sort((a, b) => a.position - b.position);
   const lowest = legs.find((area) => has(area, dig));

@@ -67,6 +67,26 @@ describe('what the works ask for', () => {
     expect(keysOf(asked(area('k', ['structure'], { measured: true })))).not.toContain('beam');
   });
 
+  it('is marked where the size it is reckoned from is not drawn, whatever else is', () => {
+    // A drawn roof says how much comes off it, and nothing of the face that its scaffold stands before.
+    const roof = asked(area('r', ['access', 'roof-strip'], { kind: 'roof', measures: { roofSlope: 60 } }));
+    expect(one(roof, 'bin-outside')?.measure).toMatchObject({ drawn: true });
+    expect(one(roof, 'scaffold')?.measure).toMatchObject({ drawn: false });
+    // A well is as large wherever it is dug.
+    expect(one(asked(area('w', ['well-dig'])), 'spoil')?.measure).toMatchObject({ drawn: true });
+  });
+
+  it('asks for leave to stand in the street though the bin is there, and for the beam though panes have a crane', () => {
+    const rooms = [area('a', ['tear-out', 'structure'])];
+    const there = [
+      { kind: 'bin' as const, phase: 'tear-out' as const },
+      { kind: 'crane' as const, phase: 'glazing' as const },
+    ];
+    expect(keysOf(proposeLogistics(rooms, there, new Set(), inOrder))).toEqual(
+      expect.arrayContaining(['parking', 'beam']),
+    );
+  });
+
   it('is not asked again once it is there, answered or begun', () => {
     const rooms = [area('a', ['tear-out']), area('b', ['tear-out', 'board'])];
     expect(keysOf(asked(...rooms))).toContain('bin-inside');

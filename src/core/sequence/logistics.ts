@@ -5,7 +5,7 @@ import { bins } from '../quantities/bins';
 import type { AreaKind } from '../sites/area';
 import { sum } from '../units/rounding';
 import { PHASE_KEYS, phaseFacts, type Phase } from './phases';
-import { extentOf, looseVolume, pouredBy, wasteOf, type Waste } from './waste';
+import { extentOf, isDrawn, looseVolume, pouredBy, wasteFrom, wasteOf, type Extent, type Waste } from './waste';
 
 interface LogisticFacts {
   /** What it is, as one says it. */
@@ -87,6 +87,8 @@ interface Spec {
   kind: LogisticKind;
   label: string;
   phases: readonly Phase[];
+  /** Where it is needed, if not at all of its phases. */
+  places?: (areas: readonly AskingArea[]) => Place[];
   /** Undefined where so little is needed that nothing is asked for. */
   measure?: (places: readonly Place[]) => LogisticMeasure | null | undefined;
 }
@@ -98,30 +100,32 @@ interface Place {
 }
 
 const wasteAt = ({ area, phase }: Place): Waste[] => wasteOf(phase, extentOf(area.measures, area.size), area.kind);
-const isDrawn = ({ area }: Place): boolean => Object.keys(area.measures).length > 0;
+const wasteIsDrawn = ({ area, phase }: Place): boolean => isDrawn(area.measures, wasteFrom(phase));
+const placesOf = (areas: readonly AskingArea[], phases: readonly Phase[]): Place[] =>
+  areas.flatMap((area) => area.ahead.flatMap((phase) => (phases.includes(phase) ? [{ area, phase }] : [])));
 
 function binsFor(places: readonly Place[]): LogisticMeasure | null {
   const items = places.flatMap(wasteAt);
   const filled = bins.run({ items, ...BIN });
   if (!filled.ok) return null;
-  const {
-    bins: count,
-    volume,
-    mass,
-    governs,
-  } = filled.value as Record<'bins' | 'volume' | 'mass', number> & {
-    governs: string;
-  };
+  const said = filled.value as { bins: number; volume: number; mass: number; governs: string };
   return {
-    ...{ kind: 'waste', bins: count, binVolume: BIN.binVolume, volume, mass, by: governs },
-    drawn: places.every(isDrawn),
+    ...{
+      kind: 'waste',
+      bins: said.bins,
+      binVolume: BIN.binVolume,
+      volume: said.volume,
+      mass: said.mass,
+      by: said.governs,
+    },
+    drawn: places.every(wasteIsDrawn),
   };
 }
 
 const spoilOf = (places: readonly Place[]): LogisticMeasure => ({
   kind: 'spoil',
   volume: looseVolume(places.flatMap(wasteAt)),
-  drawn: places.every(isDrawn),
+  drawn: places.every(wasteIsDrawn),
 });
 
 /** Of an area with kept results these say how much; else what its steps usually take. */
@@ -147,18 +151,26 @@ function concreteFor(places: readonly Place[]): LogisticMeasure | undefined {
       };
 }
 
+/** The sum of these sizes of the areas. m² */
 const surfaceOf =
-  (of: 'face' | 'slope' | 'lining') =>
+  (...of: (keyof Extent)[]) =>
   (places: readonly Place[]): LogisticMeasure => ({
     kind: 'surface',
     area: sum(
       places.map(({ area }) => {
-        const { floor, walls, ...extent } = extentOf(area.measures, area.size);
-        return of === 'lining' ? floor + walls : extent[of];
+        const extent = extentOf(area.measures, area.size);
+        return sum(of.map((size) => extent[size]));
       }),
     ),
-    drawn: places.every(isDrawn),
+    drawn: places.every(({ area }) => isDrawn(area.measures, of)),
   });
+
+const piecesOf = (places: readonly Place[]): LogisticMeasure | null => {
+  const pieces = [...new Set(places.map(({ area }) => area))].flatMap(({ lifted }) =>
+    lifted.map(({ what, piece }) => ({ what, piece })),
+  );
+  return pieces.length > 0 ? { kind: 'pieces', pieces } : null;
+};
 
 const LOUD = PHASE_KEYS.filter((phase) => phaseFacts(phase).loud);
 
@@ -184,12 +196,34 @@ const SPECS = {
     phases: ['floor-pour', 'footing-pour', 'pour'],
     measure: concreteFor,
   },
+  // Panes of a roof, and what was measured and does not come in by hand.
+  crane: {
+    kind: 'crane',
+    label: 'Crane or hoist',
+    phases: ['glazing'],
+    places: (areas) => [
+      ...placesOf(areas, ['glazing']),
+      ...areas.flatMap((area) => area.lifted.map(({ phase }) => ({ area, phase }))),
+    ],
+    measure: piecesOf,
+  },
+  beam: {
+    kind: 'crane',
+    label: 'Hoist or people for the beam',
+    phases: ['structure'],
+    places: (areas) =>
+      placesOf(
+        areas.filter(({ measured }) => !measured),
+        ['structure'],
+      ),
+    measure: () => ({ kind: 'unmeasured' }),
+  },
   'drop-timber': { kind: 'drop', label: 'Place to set down the timber', phases: ['framing', 'deck-frame'] },
   'drop-boards': {
     kind: 'drop',
     label: 'Place to set down the boards',
     phases: ['board'],
-    measure: surfaceOf('lining'),
+    measure: surfaceOf('floor', 'walls'),
   },
   'drop-blocks': { kind: 'drop', label: 'Place to set down blocks and sand', phases: ['walling', 'masonry'] },
   'drop-cladding': {
@@ -207,13 +241,8 @@ const SPECS = {
   'drop-cabinets': { kind: 'drop', label: 'Place to set down the cabinets', phases: ['cabinets'] },
   neighbours: { kind: 'neighbours', label: 'Word to the neighbours before it is loud', phases: LOUD },
 } as const satisfies Record<string, Spec>;
-export type ProposalKey = keyof typeof SPECS | 'crane' | 'beam' | 'parking';
-export const PROPOSAL_KEYS = [
-  ...(Object.keys(SPECS) as (keyof typeof SPECS)[]),
-  'crane',
-  'beam',
-  'parking',
-] as ProposalKey[];
+export type ProposalKey = keyof typeof SPECS | 'parking';
+export const PROPOSAL_KEYS = [...Object.keys(SPECS), 'parking'] as ProposalKey[];
 
 /** What stands in the street and needs leave to. */
 const IN_THE_STREET: readonly LogisticKind[] = ['bin', 'scaffold', 'crane', 'pump'];
@@ -231,81 +260,35 @@ export function proposeLogistics(
   answered: ReadonlySet<string>,
   startOf: (area: AreaId, phase: Phase) => number,
 ): Proposal[] {
-  const first = (places: readonly Place[]): Place | undefined =>
-    places.reduce<Place | undefined>(
-      (best, place) =>
-        best && startOf(best.area.id, best.phase) <= startOf(place.area.id, place.phase) ? best : place,
-      undefined,
-    );
-  const proposal = (
-    key: ProposalKey,
-    { kind, label }: Spec,
-    places: readonly Place[],
-    measure: LogisticMeasure | null,
-  ): Proposal[] => {
-    const place = first(places);
-    return place && !answered.has(key)
-      ? [
-          {
-            key,
-            kind,
-            label,
-            area: place.area.id,
-            phase: place.phase,
-            leadDays: LOGISTIC_FACTS[kind].leadDays,
-            measure,
-          },
-        ]
-      : [];
-  };
-  const asked = (Object.entries(SPECS) as [keyof typeof SPECS, Spec][]).flatMap(([key, spec]) => {
-    const isBegun = areas.some(({ begun }) => spec.phases.some((phase) => begun.includes(phase)));
-    const isThere = there.some(({ kind, phase }) => kind === spec.kind && spec.phases.includes(phase));
-    const places = isBegun || isThere ? [] : placesOf(areas, spec.phases);
+  const asked = (Object.entries(SPECS) as [keyof typeof SPECS, Spec][]).flatMap(([key, spec]): Proposal[] => {
+    const { kind, label, phases } = spec;
+    const isBegun = areas.some(({ begun }) => phases.some((phase) => begun.includes(phase)));
+    const places = isBegun ? [] : (spec.places ?? ((all) => placesOf(all, phases)))(areas);
+    const place = firstOf(places, ({ area, phase }) => startOf(area.id, phase));
     const measure = spec.measure ? spec.measure(places) : null;
-    return measure === undefined ? [] : proposal(key, spec, places, measure);
+    if (!place || measure === undefined) return [];
+    const { leadDays } = LOGISTIC_FACTS[kind];
+    return [{ key, kind, label, area: place.area.id, phase: place.phase, leadDays, measure }];
   });
-  const cranes = there.some(({ kind }) => kind === 'crane') ? [] : craneFor(areas, proposal);
-  const streets = [...asked, ...cranes].filter(({ kind }) => IN_THE_STREET.includes(kind));
-  const parking = there.some(({ kind }) => kind === 'parking')
-    ? []
-    : proposal(
-        'parking',
-        { kind: 'parking', label: 'Permit to stand in the street', phases: [] },
-        streets.flatMap(({ area, phase }) =>
-          areas.flatMap((entry) => (entry.id === area ? [{ area: entry, phase }] : [])),
-        ),
-        null,
-      );
-  return [...asked, ...cranes, ...parking].sort((a, b) => startOf(a.area, a.phase) - startOf(b.area, b.phase));
-}
-
-const placesOf = (areas: readonly AskingArea[], phases: readonly Phase[]): Place[] =>
-  areas.flatMap((area) => area.ahead.flatMap((phase) => (phases.includes(phase) ? [{ area, phase }] : [])));
-
-/** Panes of a roof, what was measured and does not come in by hand, and beams that nobody has measured. */
-function craneFor(
-  areas: readonly AskingArea[],
-  proposal: (key: ProposalKey, spec: Spec, places: readonly Place[], measure: LogisticMeasure | null) => Proposal[],
-): Proposal[] {
-  const pieces = areas.flatMap(({ lifted }) => lifted.map(({ what, piece }) => ({ what, piece })));
-  const places = [
-    ...placesOf(areas, ['glazing']),
-    ...areas.flatMap((area) => area.lifted.map(({ phase }) => ({ area, phase }))),
-  ];
-  const beams = placesOf(
-    areas.filter(({ measured }) => !measured),
-    ['structure'],
+  // Whoever has the bin already still needs leave for it to stand there.
+  const street = firstOf(
+    asked.filter(({ kind }) => IN_THE_STREET.includes(kind)),
+    ({ area, phase }) => startOf(area, phase),
   );
-  return [
-    ...proposal(
-      'crane',
-      { kind: 'crane', label: 'Crane or hoist', phases: [] },
-      places,
-      pieces.length > 0 ? { kind: 'pieces', pieces } : null,
-    ),
-    ...proposal('beam', { kind: 'crane', label: 'Hoist or people for the beam', phases: [] }, beams, {
-      kind: 'unmeasured',
-    }),
-  ];
+  const parking: Proposal[] = street
+    ? [{ ...street, ...PARKING, leadDays: LOGISTIC_FACTS.parking.leadDays, measure: null }]
+    : [];
+  const isThere = ({ key, kind }: Proposal): boolean =>
+    there.some((other) => other.kind === kind && (key === 'parking' || isFor(key, other.phase)));
+  return [...asked, ...parking]
+    .filter((proposal) => !answered.has(proposal.key) && !isThere(proposal))
+    .sort((a, b) => startOf(a.area, a.phase) - startOf(b.area, b.phase));
 }
+
+const isFor = (key: keyof typeof SPECS, phase: Phase): boolean =>
+  (SPECS[key].phases as readonly Phase[]).includes(phase);
+
+const PARKING = { key: 'parking', kind: 'parking', label: 'Permit to stand in the street' } as const;
+
+const firstOf = <Item>(items: readonly Item[], at: (item: Item) => number): Item | undefined =>
+  items.reduce<Item | undefined>((best, item) => (best !== undefined && at(best) <= at(item) ? best : item), undefined);

@@ -1,5 +1,6 @@
 import { given } from '../given';
 import type { Reading } from '../narration/draft';
+import { pattern } from '../pattern';
 import { isPassedByName } from '../sequence/inspections';
 import type { Phase } from '../sequence/phases';
 import type { Trade } from '../sequence/trades';
@@ -56,9 +57,10 @@ export function recordOf(
   }
 }
 
-const FREE = /\b(?:no charge|free of charge|for free|on the house)\b/i;
+const NO_CHARGE = '(?:no charge|free of charge|for free|on the house)';
+const FREE = pattern('i', String.raw`\b${NO_CHARGE}\b`);
 /** Said behind the rest; a sentence of which it is the end keeps it. */
-const FREE_BEHIND = /(?:[,;]\s*(?:at |with )?|\s+(?:at|with) )(?:no charge|free of charge|for free|on the house)\b/i;
+const FREE_BEHIND = pattern('i', String.raw`(?:[,;]\s*(?:at |with )?|\s+(?:at|with) )${NO_CHARGE}\b`);
 
 /** How far a step is; a note where the area has no such step or no share was said. */
 function progressOrNote(

@@ -45,8 +45,6 @@ describe('the shorthand line', () => {
     ['? wall may carry; else props', { kind: 'assumption', subject: 'wall may carry', fallback: 'props' }],
     ['! open edge', { kind: 'caution', subject: 'open edge' }],
     ['* client wants flat casing', { kind: 'decision', by: 'client' }],
-    ['* Tobias wants a shelf more', { kind: 'decision', by: 'client' }],
-    ['* Brass stays, we agreed', { kind: 'decision', by: 'us' }],
     ['^ wiring inspection passed', { kind: 'gate', state: 'passed' }],
     ['~ second drain', { kind: 'surprise' }],
     ['& baby sleeps till three', { kind: 'household' }],
@@ -123,6 +121,14 @@ describe('the shorthand line', () => {
         expect(read(writeShorthand(given, steps, 'metric'))).toMatchObject(given);
       }),
     );
+  });
+
+  it('knows the client by name, and takes no other name for theirs', () => {
+    const by = (typed: string) => read(typed, { client: 'Tobias Averill' });
+    expect(by('* Tobias wants a shelf more')).toMatchObject({ by: 'client' });
+    expect(by('* Averill agreed to brass')).toMatchObject({ by: 'client' });
+    expect(by('* Halyard wants the panel moved')).toMatchObject({ by: 'us' });
+    expect(read('* Tobias wants a shelf more')).toMatchObject({ by: 'us' });
   });
 
   it('says once that something costs nothing', () => {

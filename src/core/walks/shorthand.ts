@@ -52,6 +52,8 @@ export interface ShortTerms {
   /** Steps of the areas, so that only what is there can be set. */
   steps: (area: string) => readonly { phase: Phase; label: string }[];
   system: LengthSystem;
+  /** What the client is called, where that is known. */
+  client?: string;
 }
 
 export type ShortLine = { area: string } & (
@@ -191,7 +193,7 @@ const counted = (words: readonly string[]): { quantity?: number } => {
 type Line =
   Reading | { kind: 'note'; subject: string } | { kind: 'short'; subject: string; quantity?: number; unit?: string };
 
-function bySign(sign: string, rest: string, { system }: ShortTerms): Outcome<Line> | undefined {
+function bySign(sign: string, rest: string, { system, client }: ShortTerms): Outcome<Line> | undefined {
   const text = spoken(rest);
   switch (sign) {
     case '+': {
@@ -230,7 +232,7 @@ function bySign(sign: string, rest: string, { system }: ShortTerms): Outcome<Lin
     case '!':
       return answer({ kind: 'caution', subject: rest });
     case '*':
-      return answer({ kind: 'decision', subject: rest, by: deciderSaid(rest) });
+      return answer({ kind: 'decision', subject: rest, by: deciderSaid(rest, client) });
     case '^': {
       const state = stateSaid(text);
       return answer({ kind: 'gate', subject: rest, ...(state ? { state } : {}) });
@@ -246,13 +248,12 @@ function bySign(sign: string, rest: string, { system }: ShortTerms): Outcome<Lin
   }
 }
 
-/** Whose decision it is: a name that wants something is no one of the crew, who would say “we”. */
-function deciderSaid(text: string): 'client' | 'engineer' | 'us' {
+/** Whose decision it is, by the word or the name it begins with. */
+function deciderSaid(text: string, client = ''): 'client' | 'engineer' | 'us' {
   if (/^engineer\b/i.test(text)) return 'engineer';
-  const isClient =
-    /^(?:client|she|he|they|owner|mrs?|ms)\b/i.test(text) ||
-    /^\p{Lu}[\p{L}’'-]+ (?:wants|would like|wishes|asks|asked|prefers|chose|picked)\b/u.test(text);
-  return isClient ? 'client' : 'us';
+  const first = /^[\p{L}’'-]+/u.exec(text)?.[0].toLowerCase() ?? '';
+  const isNamed = first.length > 2 && client.toLowerCase().split(/\s+/).includes(first);
+  return isNamed || /^(?:client|she|he|they|owner|mrs?|ms)\b/i.test(text) ? 'client' : 'us';
 }
 
 /** `3 backing blocks` is three of something; `2 tubes sealant` two tubes of it. */

@@ -10,7 +10,7 @@ export function refuseFarDays(value: unknown, today: Day, path = ''): void {
     if (isDay(value) && value > addDays(today, FARTHEST_DAYS))
       throw unprocessable(
         'day-far',
-        `${formatDate(value)} is more than five years away. Is it the year?`,
+        `${formatDate(value)} is more than five years away; check the year.`,
         path || undefined,
       );
   } else if (Array.isArray(value)) value.forEach((item, at) => refuseFarDays(item, today, `${path}[${at}]`));

@@ -8,6 +8,7 @@ import { countBefore } from '@/core/schedule/calendar';
 import { roundsOf, tripsOf } from '@/core/schedule/trips';
 import { formatDay } from '@/core/units/day';
 import { lastDay } from '@/core/units/slot';
+import { sayLeftOut } from '@/core/words/left-out';
 import { sayWork } from '@/core/words/work';
 import type { Installation } from '../installation';
 import { planInput } from '../plan/plan-input';
@@ -83,6 +84,9 @@ const picture = (firm: FirmReading): Picture => placedLike(planInput(firm));
 function compared(firm: FirmReading, before: Picture, after: Picture): PreviewView {
   const none = { jobs: [], trips: 0, added: [], gone: [], broken: [] };
   if (!after.ok) return { ...none, problem: after.problem.message };
+  const left = after.value.leftOut;
+  if (left.length > 0)
+    return { ...none, problem: sayLeftOut(left, firm.today, (job) => jobNames(firm).get(job) ?? '') };
   if (!before.ok) return { ...none, problem: null };
   const on = firm.today;
   const [was, is] = [before.value, after.value];

@@ -4,10 +4,12 @@ import { firstFrom } from '@/core/schedule/objective';
 import { reasonFor } from '@/core/schedule/reasons';
 import type { Day } from '@/core/units/day';
 import { formatSlot, slotOf } from '@/core/units/slot';
+import { sayLeftOut } from '@/core/words/left-out';
 import { sayReason } from '@/core/words/reason';
 import { sayWeather } from '@/core/words/wait';
 import { sayWork } from '@/core/words/work';
 import type { PinVerdict } from '../door/prepared';
+import { jobNames } from '../reading/job';
 import type { FirmReading } from '../reading/reading';
 import { planInput } from './plan-input';
 
@@ -34,7 +36,13 @@ export function pinVerdict(firm: FirmReading, task: string, day: Day, half: 0 | 
   const pin = { task, slot, wait: { kind: 'asked' as const }, open: false, kind: 'pin' as const };
   const placed = placedLike({ ...input, notBefore: [...others, pin] });
   if (!placed.ok) return no(placed.problem.code, placed.problem.message, 'task');
-  const { net, placement } = placed.value;
+  const { net, placement, leftOut } = placed.value;
+  if (leftOut.some((left) => left.task === task))
+    return no(
+      'pin-refused',
+      sayLeftOut(leftOut, firm.today, (job) => jobNames(firm).get(job) ?? ''),
+      'task',
+    );
   const number = net.index.get(task) ?? -1;
   const when = formatSlot(firm.today, slot);
   if (firstFrom(net, number, slot) !== slot) {

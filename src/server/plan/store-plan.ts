@@ -37,8 +37,6 @@ export function rowsOfPlan(
   const jobOf = new Map(tasks.map((task) => [task.id, task.job]));
   const linksByJob = groupBy(links, (link) => jobOf.get(link.after) ?? '');
   const former = readPlan(firm.db);
-  // A job of which some work has no day has no end either.
-  const open = new Set((plan.leftOut ?? []).map(({ job }) => job));
   return {
     row: { made_at: now, origin, cause: JSON.stringify(causes), frame: JSON.stringify({ form: PLAN_FORM, ...frame }) },
     parts: [...groupBy(tasks, (task) => task.job)].map(([job, ofJob]) => {
@@ -47,7 +45,7 @@ export function rowsOfPlan(
         job,
         tasks: JSON.stringify(ofJob),
         links: JSON.stringify(linksByJob.get(job) ?? []),
-        finish_day: finish === undefined || open.has(job) ? null : lastDay(origin, finish),
+        finish_day: finish === undefined ? null : lastDay(origin, finish),
       };
     }),
     moves: former ? movesOf(firm, former, plan, now, trace) : [],

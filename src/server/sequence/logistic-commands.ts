@@ -5,7 +5,7 @@ import { handlers, requireAreaOf, requireRow, requireStep, requireVersion } from
 import { jobRow } from '../reading/job';
 import { contactFor, placeFor, proposalsOf } from '../reading/proposals';
 import { readJob } from '../reading/reading';
-import { unprocessable } from '../refusal';
+import { unprocessable, type Refusal } from '../refusal';
 
 const logisticValues = (
   fields: Pick<
@@ -23,11 +23,20 @@ const logisticValues = (
   phone: fields.phone,
 });
 
+const notAsked = (field: string): Refusal =>
+  unprocessable(
+    'not-asked',
+    'The works do not ask for this any more; somebody has answered it, or they were changed.',
+    field,
+  );
+
 /** What has to stand, lie, be allowed or be told before work begins. */
 export const logisticHandlers = handlers({
   'logistic.add': (context, { id, job, kind, area, phase, proposal, ...fields }) => {
     requireAreaOf(context, job, area);
     requireStep(context, area, phase, 'phase');
+    if (proposal !== '' && !proposalsOf(readJob(context.installation, job)).some(({ key }) => key === proposal))
+      throw notAsked('proposal');
     insert(context.db, 'logistic', { id, job, kind, area, phase, proposal, state: 'open', ...logisticValues(fields) });
     context.replan(job, { kind: 'logistic', logistic: id, label: fields.label, what: 'needed', day: null });
   },
@@ -44,12 +53,7 @@ export const logisticHandlers = handlers({
     const { units } = jobRow(job);
     taken.forEach((entry, index) => {
       const proposal = asked.get(entry.proposal);
-      if (!proposal)
-        throw unprocessable(
-          'not-asked',
-          'The works do not ask for this any more; somebody has answered it, or they were changed.',
-          `taken[${index}].proposal`,
-        );
+      if (!proposal) throw notAsked(`taken[${index}].proposal`);
       const { kind, label, area, phase, leadDays, measure } = proposal;
       insert(context.db, 'logistic', {
         ...{ id: entry.id, job: id, kind, label, area, phase, lead_days: leadDays, proposal: entry.proposal },

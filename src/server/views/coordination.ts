@@ -9,7 +9,7 @@ import type { Trade } from '@/core/sequence/trades';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
-import { isWorkday, workdaysAfter } from '@/core/units/workday';
+import { workdaysBefore } from '@/core/units/workday';
 import { sayUnkeptVisit, type UnkeptVisit } from '@/core/words/limit';
 import { sayWait, sayWeather } from '@/core/words/wait';
 import { sayWork } from '@/core/words/work';
@@ -264,10 +264,8 @@ export const unbookedOf = ofFirm((firm): UnbookedView[] => {
         return [];
       const office = offices.find((entry) => entry.phases.includes(phase));
       const ready = dayOfSlot(plan.origin, task.start);
-      let askBy = ready;
-      while (office && askBy > now && workdaysAfter(askBy, office.notice_days, holidays) > ready)
-        askBy = addDays(askBy, -1);
-      while (askBy > now && !isWorkday(askBy, holidays)) askBy = addDays(askBy, -1);
+      const last = workdaysBefore(ready, office?.notice_days ?? 0, holidays);
+      const askBy = last < now ? now : last;
       return [
         {
           job: task.job,

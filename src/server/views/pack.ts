@@ -174,7 +174,7 @@ function packOf(job: JobReading, installation: Installation, walk?: WalkRow): Jo
   });
   const left = lastLeft(job);
   return {
-    job: { id: job.id, name: its.name, units: its.units, leaves: its.leaves },
+    job: { id: job.id, name: its.name, client: its.client, units: its.units, leaves: its.leaves },
     areas,
     suppliers: supplierRows(job.firm).map((row) => row.name),
     left: left ? { when: whenSeen(left.at, job.firm), bin: left.bin } : null,

@@ -1,7 +1,8 @@
 'use client';
 import { dropPin, setPin } from '@/contract/commands/schedule';
 import type { BoardBlock } from '@/contract/views/plan';
-import { CommandForm, SelectField, TextField } from '../kit/form';
+import { CommandForm, TextField } from '../kit/form';
+import { DayAndHalf } from '../kit/day-and-half';
 import { FormEffect } from '../kit/effect';
 import { useSend } from '../kit/use-send';
 import { LinkButton } from '../kit/link-button';
@@ -46,17 +47,7 @@ export function MoveForm({ block, to, onDone }: { block: BoardBlock; to: Moved; 
         start={() => ({ task: block.task, day: to.day, half: to.half, reason: '' })}
         beside={<FormEffect kind={setPin} />}
       >
-        <div className="form-pair">
-          <TextField name="day" label="Day" type="date" />
-          <SelectField
-            name="half"
-            label="Half"
-            options={[
-              ['0', 'morning'],
-              ['1', 'afternoon'],
-            ]}
-          />
-        </div>
+        <DayAndHalf />
         <TextField name="reason" label="Because" hint="Said wherever this day decides another." />
       </CommandForm>
     </>

@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { dropPin, setPin, settleJobTask } from '@/contract/commands/schedule';
 import type { SequenceView } from '@/contract/views/plan';
-import { CommandForm, SelectField, TextField } from '../kit/form';
+import { CommandForm, TextField } from '../kit/form';
+import { DayAndHalf } from '../kit/day-and-half';
 import { Hidden } from '../kit/hidden';
 import { LinkButton } from '../kit/link-button';
 import { Line, Lines } from '../kit/lines';
@@ -127,17 +128,7 @@ const BookForm = ({ entry, onDone }: { entry: JobTaskView; onDone: () => void })
     start={() => ({ task: entry.piece, day: entry.day, half: entry.half, reason: '' })}
     onDone={onDone}
   >
-    <div className="form-pair">
-      <TextField name="day" label="Booked for" type="date" />
-      <SelectField
-        name="half"
-        label="Half"
-        options={[
-          ['0', 'morning'],
-          ['1', 'afternoon'],
-        ]}
-      />
-    </div>
+    <DayAndHalf label="Booked for" />
     <TextField name="reason" label="With whom" hint="like “the building office, Inspector Lund”" />
   </CommandForm>
 );

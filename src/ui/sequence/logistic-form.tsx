@@ -30,7 +30,7 @@ export function NewLogistic({
         area: area ?? view.areas[0]?.id ?? '',
         phase,
         leadDays: leadDays ?? 7,
-        proposal: key ?? '',
+        proposal: key ?? ('' as const),
         place: place ?? '',
         howMuch: howMuch ?? '',
         contact: contact ?? '',

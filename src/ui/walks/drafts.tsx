@@ -165,6 +165,7 @@ function Row({ one: { draft, fresh }, reading, walking, onAccept, onDrop, onMove
         areas,
         steps: (id) => areas.find((room) => room.id === id)?.steps ?? [],
         system: pack.job.units,
+        ...(pack.job.client ? { client: pack.job.client } : {}),
       })
     : undefined;
   const now = read?.ok ? recordOf(read.value, read.value.area, { steps, system: pack.job.units }) : { ...fresh, area };

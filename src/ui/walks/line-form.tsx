@@ -44,8 +44,9 @@ export function LineForm({
       areas,
       steps: (id: string) => areas.find((room) => room.id === id)?.steps ?? [],
       system: pack.job.units,
+      ...(pack.job.client ? { client: pack.job.client } : {}),
     }),
-    [area.id, areas, pack.job.units],
+    [area.id, areas, pack.job.units, pack.job.client],
   );
   const read = readShorthand(typed, terms);
   const fresh = read.ok
