@@ -200,9 +200,10 @@ describe('inspections', () => {
   it('the final one is called for in time, and is on the day that was made', () => {
     const built = build({ Study: { works: ['gas', 'touchup'] } });
     built.renew();
-    const called = () => todayView(readFirm(built.installation)).calls.filter(({ text }) => text.startsWith('Final'));
+    const called = () =>
+      todayView(readFirm(built.installation)).calls.filter(({ text }) => text.startsWith('Book the final'));
     const final = () => planOf(built).tasks.find(({ id }) => id === `${built.job}:final-inspection`)!;
-    expect(called()).toMatchObject([{ text: expect.stringMatching(/^Final inspection, planned /) as string }]);
+    expect(called()).toMatchObject([{ text: expect.stringMatching(/^Book the final inspection, planned /) as string }]);
     const day = addDays(dayOfSlot(planOf(built).origin, final().start), 7);
     must(
       built.installation,

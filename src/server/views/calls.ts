@@ -107,7 +107,7 @@ function finalToBook(job: JobReading, until: Day): TodayView['calls'] {
     : [
         {
           key: `final-${job.id}`,
-          text: `Final inspection, planned ${formatDay(planned, job.firm.today)}`,
+          text: `Book the final inspection, planned ${formatDay(planned, job.firm.today)}`,
           jobName: jobRow(job).name,
           href: routes.sequence(job.id),
           day,

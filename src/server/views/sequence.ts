@@ -172,9 +172,10 @@ function stepsOf(job: JobReading): Pick<SequenceView, 'steps' | 'said'> {
 /** The days of a step, near ones by their weekday. */
 function daysOf(origin: Day, { start, finish }: PlannedTask, today: Day): string {
   const [first, last] = [dayOfSlot(origin, start), lastDay(origin, Math.max(finish, start + 1))];
-  const said = (day: Day): string =>
-    day <= today ? 'today' : daysBetween(today, day) < 6 ? formatWeekday(day) : formatDay(day, today);
-  return said(first) === said(last) ? said(first) : `${said(first)} – ${said(last)}`;
+  const said = (day: Day, near: Day): string =>
+    day <= today ? 'today' : daysBetween(today, day) < 6 ? formatWeekday(day) : formatDay(day, near);
+  // The year is said once, where it is another than today's.
+  return said(first, today) === said(last, today) ? said(last, today) : `${said(first, last)} – ${said(last, today)}`;
 }
 
 /** What decides when a step begins, where it is not simply the step before it in the same room. */
