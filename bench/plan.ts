@@ -1,4 +1,5 @@
 import { makePlan } from '@/core/schedule/plan';
+import type { Stood } from '@/core/schedule/calm';
 import { compile } from '@/core/schedule/compiled';
 import { forwardPass, timesOf } from '@/core/schedule/passes';
 import { place, urgency } from '@/core/schedule/placing';
@@ -88,11 +89,23 @@ function network(): PlanInput {
   return input;
 }
 
-/** The same firm once a walk has seen the first step of a job begun. */
+/** The same firm once a walk has seen the first step of a job take three half-days more; what was planned stands. */
 function afterWalk(input: PlanInput): PlanInput {
+  const before = makePlan(input);
+  if (!before.ok) throw new Error(before.problem.message);
+  const { tasks: planned, score } = before.value;
   const [first] = input.tasks;
-  const tasks = input.tasks.map((task) => (task === first ? { ...task, state: 'under-way' as const } : task));
-  return { ...input, tasks };
+  const tasks = input.tasks.map((task) =>
+    task === first ? { ...task, state: 'under-way' as const, duration: task.duration + 3 } : task,
+  );
+  const stood = planned.flatMap(({ id, crew, duration, start }): [string, Stood][] =>
+    crew !== null && duration > 0 ? [[id, { slot: start, said: 'nothing' }]] : [],
+  );
+  return {
+    ...input,
+    tasks,
+    standing: { stood: new Map(stood), frozen: 6, near: 28, late: score.late, pencil: new Set() },
+  };
 }
 
 /** What finding crews and rooms costs over what links and calendars alone would. */

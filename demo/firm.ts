@@ -12,7 +12,14 @@ export const PEOPLE: { key: string; name: string; role: Role; email: string }[] 
 ];
 
 /** Away: first and last day counted from today. */
-export const SUBS: { name: string; trade: Trade; crews: number; lead: string; away?: [number, number][] }[] = [
+export const SUBS: {
+  name: string;
+  trade: Trade;
+  also?: Trade[];
+  crews: number;
+  lead: string;
+  away?: [number, number][];
+}[] = [
   { name: 'Rope & Rubble', trade: 'tear-out', crews: 2, lead: 'Osk' },
   { name: 'Cinder Lane Carpenters', trade: 'carpentry', crews: 3, lead: 'Wenna' },
   { name: 'Keelstone Masonry', trade: 'structure', crews: 2, lead: 'Bram' },
@@ -22,13 +29,13 @@ export const SUBS: { name: string; trade: Trade; crews: number; lead: string; aw
   { name: 'Halyard Wiring', trade: 'wiring', crews: 2, lead: 'Petra' },
   { name: 'Fleece & Wadding', trade: 'insulation', crews: 2, lead: 'Ode' },
   { name: 'Flatsea Board', trade: 'board', crews: 2, lead: 'Joss' },
-  { name: 'Limekiln Plaster', trade: 'plaster', crews: 2, lead: 'Marek' },
+  { name: 'Limekiln Plaster', trade: 'plaster', also: ['board'], crews: 2, lead: 'Marek' },
   { name: 'Two Buckets Paint', trade: 'paint', crews: 2, lead: 'Linnet', away: [[14, 18]] },
   { name: 'Tidewood Floors', trade: 'flooring', crews: 2, lead: 'Edda' },
   { name: 'Saltbox Cabinets', trade: 'cabinets', crews: 2, lead: 'Rurik' },
   { name: 'Slatepool Stone', trade: 'stone', crews: 2, lead: 'Avis' },
   { name: 'Shardwell Tile', trade: 'tile', crews: 2, lead: 'Noor' },
-  { name: 'Mitre & Pin', trade: 'finish', crews: 2, lead: 'Calder' },
+  { name: 'Mitre & Pin', trade: 'finish', also: ['carpentry'], crews: 2, lead: 'Calder' },
   { name: 'Ridgeback Roofs', trade: 'roofing', crews: 2, lead: 'Tamsin' },
   { name: 'Stillwater Glass', trade: 'glass', crews: 2, lead: 'Yorick' },
   { name: 'Spoilbank Ground Works', trade: 'ground', crews: 2, lead: 'Hob' },

@@ -1,3 +1,4 @@
+import type { Trade } from '@/core/sequence/trades';
 import { isPassedByName } from '@/core/sequence/inspections';
 import { phaseFacts } from '@/core/sequence/phases';
 import { readFileSync } from 'node:fs';
@@ -5,7 +6,9 @@ import { join } from 'node:path';
 import type { CommandAnswer } from '@/contract/command';
 import type { CommandType, Input } from '@/contract/commands';
 import type { SelectionState } from '@/core/selections/states';
+import { groupBy } from '@/core/group-by';
 import { addDays, onToWeekday, type Day } from '@/core/units/day';
+import { dayOfSlot, isAfternoon } from '@/core/units/slot';
 import { parseLength } from '@/core/units/length';
 import { instantIn, type Zone } from '@/core/units/zone';
 import { standingClock } from '@/server/clock';
@@ -18,6 +21,9 @@ import { readJob } from '@/server/reading/reading';
 import { queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { renewOnce } from '@/server/plan/renew';
+import { searchOnce } from '@/server/plan/search';
+import { readPlan } from '@/server/reading/plan';
+import { isVisit } from '@/server/visits/stand';
 import { firmTime } from '@/server/zone';
 import { emptyOutbox } from '@/server/news/outbox';
 import { COAST } from '@/server/outside/simulated/weather';
@@ -44,6 +50,9 @@ export const DEMO_JOBS: readonly DemoJob[] = [signalHouse, tanneryRow, lindenGat
 /** Who looks at what in Port Ellery, as the papers say. */
 const LOOKED: Readonly<Record<string, string>> = { release: 'Engineer Thorne', 'water-test': 'Maren, tested' };
 
+/** Subs who have not called back yet. */
+const SAY_LATER: readonly Trade[] = ['paint', 'plumbing', 'roofing', 'carpentry'];
+
 /** Builds the demo firm through the one door, as if its people had done it on the days when it happened. */
 export async function seedDemo(installation: Installation): Promise<void> {
   const real = installation.clock;
@@ -65,6 +74,7 @@ export async function seedDemo(installation: Installation): Promise<void> {
     for (const job of DEMO_JOBS) script.endings(job);
     for (const job of DEMO_JOBS) script.orders(job);
     emptyOutbox(installation);
+    script.promises();
     script.slips();
     script.outlook();
   } finally {
@@ -146,6 +156,7 @@ class Script {
         id: demoId('sub', sub.trade),
         name: sub.name,
         trade: sub.trade,
+        also: sub.also ?? [],
         crews: sub.crews,
         leadName: sub.lead,
         email: `${sub.lead.toLowerCase()}@${sub.trade}.example`,
@@ -730,6 +741,39 @@ class Script {
         low,
       })),
     });
+  }
+
+  /** Yesterday after work Maren had a better plan looked for, took it, and called everybody who comes; most said yes at once. */
+  promises(): void {
+    this.at(this.when(-1, 17));
+    renewOnce(this.installation);
+    this.say('plan.search', { schedules: 60, seed: 1 });
+    searchOnce(this.installation);
+    const { better_than: found } =
+      queryOne<{ better_than: number | null }>(this.installation.db, 'SELECT better_than FROM plan_search') ?? {};
+    if (found) this.say('plan.take', { version: found });
+    const plan = readPlan(this.installation.db);
+    if (!plan) return;
+    const subs = new Map(SUBS.map((sub) => [demoId('sub', sub.trade), sub]));
+    const calls = plan.tasks
+      .filter((task) => {
+        const day = dayOfSlot(plan.origin, task.start);
+        return isVisit(task) && day >= this.start && day <= addDays(this.start, 10);
+      })
+      .map((task) => ({
+        crew: task.crew ?? '',
+        visit: {
+          task: task.id,
+          day: dayOfSlot(plan.origin, task.start),
+          half: isAfternoon(task.start) ? 1 : 0,
+        },
+      }));
+    this.say('visit.tell', { visits: calls.map(({ visit }) => visit) });
+    for (const [crew, theirs] of groupBy(calls, (call) => call.crew)) {
+      const sub = subs.get(crew);
+      if (!sub || SAY_LATER.includes(sub.trade)) continue;
+      this.say('visit.answer', { visits: theirs.map(({ visit }) => visit), answer: 'yes', by: sub.lead });
+    }
   }
 
   /** Last evening the cabinets of Tannery Row slipped. */

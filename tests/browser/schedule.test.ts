@@ -91,8 +91,8 @@ describe('the half-day board', () => {
       await gone(page, 'Rope & Rubble, 2 crews');
       await seesText(page, 'Brackwater Plumbing');
       await press(page, 'Look longer for a better plan');
-      await press(page, 'Stop, keep the best so far');
-      await textFits(page, /A better plan was found and is kept|No better plan was found/);
+      await press(page, 'Stop, show the best so far');
+      await textFits(page, /A better plan was found:|No better plan was found/);
       await page.goto(`${on.server.url}/schedule?weeks=12`);
       await seesText(page, 'Conflict:');
       expect(on.complaints).toEqual([]);

@@ -134,7 +134,7 @@ describe('the half-day board', () => {
       expect(drawn).toContain(`grid-column:${block.start + 1} / ${block.finish + 1}`);
     }
     expect(count(drawn, 'class="piece')).toBe(view.rows.flatMap((row) => row.blocks).length);
-    expect(words(drawn)).toMatch(/cut slab, Thu 11 Mar, morning to Fri 12 Mar, morning, held. Why here\?/);
+    expect(words(drawn)).toMatch(/cut slab, Fri 12 Mar, morning to Mon 15 Mar, morning, they said yes. Why here\?/);
   });
 
   it('shows a crew’s work elsewhere as what it is: the reason why it is not here', () => {
@@ -200,6 +200,7 @@ describe('public pages', () => {
     audience: 'crew',
     title: 'Signal House',
     updates: [],
+    visits: [],
     there: [{ key: 'bin', job: 'Signal House', what: 'Bin for rubble', text: 'in the yard, from 07:00 until 09:00' }],
     rooms: [
       {

@@ -45,11 +45,13 @@ const STAYS: Partial<Record<CommandType, string>> = {
   'request.ask-client': 'undo-told',
   'statement.send': 'undo-told',
   'update.send': 'undo-told',
+  'visit.tell': 'undo-told',
   // What leaves nothing behind.
   'message.pass-on': 'undo-nothing',
   'message.retry': 'undo-nothing',
   'plan.search': 'undo-nothing',
   'plan.search-stop': 'undo-nothing',
+  'plan.take': 'undo-lasting',
   'walk.finish': 'undo-lasting',
 };
 

@@ -10,6 +10,7 @@ import { PURCHASES } from './purchase-commands';
 import { SCHEDULE } from './schedule-commands';
 import { SELECTIONS } from './selection-commands';
 import { WALKS } from './walk-commands';
+import { VISITS } from './visit-commands';
 import { WAY_IN } from './way-in-commands';
 
 const id = newId();
@@ -52,6 +53,7 @@ export const GIVEN: Record<string, Given> = {
   ...FIRST_VISIT,
   ...MONEY,
   ...PURCHASES,
+  ...VISITS,
   ...WAY_IN,
   ...SELECTIONS,
   ...WALKS,
@@ -62,7 +64,7 @@ export const GIVEN: Record<string, Given> = {
     expected: { name: 'New', email: 'new@firm.example', password_hash: null },
   },
   'sub.add': {
-    payload: { id, trade: 'paint', name: 'Third Bucket', crews: 1, phone: '+44 20 7946 0011' },
+    payload: { id, trade: 'paint', name: 'Third Bucket', also: ['tile'], crews: 1, phone: '+44 20 7946 0011' },
     leaves: (installation) => row(installation, 'sub', id),
     expected: { crews: 1, trade: 'paint', phone: '+44 20 7946 0011' },
     plans: true,

@@ -312,12 +312,12 @@ export const SCHEDULE: Record<string, Given> = {
     expected: { state: 'done' },
   },
   'goals.weigh': {
-    payload: { tripWeight: 5, jobs: [{ job: signalHouse, weight: 3 }] },
+    payload: { tripWeight: 5, moveWeight: 7, frozenDays: 2, jobs: [{ job: signalHouse, weight: 3 }] },
     leaves: (installation) => [
-      queryOne(installation.db, 'SELECT trip_weight FROM firm'),
+      queryOne(installation.db, 'SELECT trip_weight, move_weight, frozen_days FROM firm'),
       row(installation, 'job', signalHouse)?.weight,
     ],
-    expected: [{ trip_weight: 5 }, 3],
+    expected: [{ trip_weight: 5, move_weight: 7, frozen_days: 2 }, 3],
     plans: true,
   },
 };

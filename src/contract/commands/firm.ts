@@ -1,4 +1,4 @@
-import { object, string } from 'yup';
+import { array, object, string } from 'yup';
 import { command, OFFICE, OWNER, ROLES } from '../command';
 import * as field from '../fields';
 
@@ -42,6 +42,8 @@ export const setZone = command(
 );
 
 const subFields = {
+  /** Trades they do besides the one they are listed under. */
+  also: array(field.trade()).default([]).max(30),
   name: field.line('the name'),
   crews: field.whole('the number of crews', 1, 50),
   leadName: field.optionalLine('the lead’s name').default(''),

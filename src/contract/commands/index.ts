@@ -7,12 +7,14 @@ import * as layout from './layout';
 import * as money from './money';
 import * as purchasing from './purchasing';
 import * as quantities from './quantities';
+import * as quiet from './quiet';
 import * as schedule from './schedule';
 import * as scope from './scope';
 import * as selections from './selections';
 import * as sites from './sites';
 import * as updates from './news';
 import * as undo from './undo';
+import * as visits from './visits';
 import * as walks from './walks';
 import * as wayIn from './way-in';
 import type { AnyObject, ObjectSchema } from 'yup';
@@ -37,6 +39,12 @@ export const COMMANDS = {
   'sub.away': firm.subAway,
   'sub.back': firm.subBack,
   'holiday.add': firm.addHoliday,
+  'visit.tell': visits.tellVisits,
+  'visit.answer': visits.answerVisits,
+  'visit.give': visits.giveVisits,
+  'plan.take': schedule.takePlan,
+  'quiet.add': quiet.addQuiet,
+  'quiet.drop': quiet.dropQuiet,
   'way-in.add': wayIn.addWayIn,
   'way-in.change': wayIn.changeWayIn,
   'large-piece.add': wayIn.addLargePiece,

@@ -358,12 +358,18 @@ export const searchPlan = command(
   }).noUnknown(),
 );
 export const stopSearch = command('plan.search-stop', EVERYBODY, 'firm', object({}).noUnknown());
+/** Keeps the better plan that a longer look found; refused once the plan has changed since. */
+export const takePlan = command('plan.take', EVERYBODY, 'firm', object({ version: field.version() }).noUnknown());
 export const weighGoals = command(
   'goals.weigh',
   OFFICE,
   'plan',
   object({
     tripWeight: field.whole('what a trip weighs', 0, 100),
+    moveWeight: field.whole('what a day’s move of a visit weighs', 0, 100),
+    frozenDays: field
+      .whole('working days that stay as they are', 0, 1_000)
+      .max(10, 'at most 10 working days: what lies beyond is planned anew, or no slip could ever be made good'),
     jobs: array(object({ job: field.id(), weight: field.whole('the weight of a job', 1, 10) }).noUnknown())
       .default([])
       .max(200),

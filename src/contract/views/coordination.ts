@@ -88,5 +88,7 @@ export interface CoordinationView {
   feeds: { id: string; kind: 'job' | 'sub' | 'person'; name: string; path: string; madeAt: string }[];
   targets: { kind: 'job' | 'sub' | 'person'; id: string; name: string }[];
   tripWeight: number;
+  moveWeight: number;
+  frozenDays: number;
   jobs: { id: string; name: string; weight: number }[];
 }

@@ -11,6 +11,8 @@ export interface SubView {
   version: number;
   name: string;
   trade: Trade;
+  /** Trades they do besides. */
+  also: Trade[];
   crews: number;
   leadName: string;
   email: string;

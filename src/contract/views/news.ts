@@ -114,6 +114,22 @@ export interface ClientShared extends SharedBase {
   currency: Currency;
 }
 
+/** Work of one sub at one job on days that follow each other. */
+export interface SubVisit {
+  key: string;
+  job: string;
+  address: string;
+  /** `Wed 10 Mar, morning to Thu 11 Mar, afternoon`. */
+  when: string;
+  works: string[];
+  /** Before them and after them. */
+  ready: string[];
+  halves: { task: string; day: Day; half: 0 | 1 }[];
+  /** `asked` where any of it was asked and not answered; `pencil` where nobody has asked for it yet. */
+  said: 'pencil' | 'asked' | 'confirmed' | 'declined';
+  words: string;
+}
+
 export interface CrewShared extends SharedBase {
   audience: 'crew' | 'sub';
   title: string;
@@ -130,6 +146,8 @@ export interface CrewShared extends SharedBase {
       leaves: string[];
     }[];
   }[];
+  /** What a sub is asked for or has answered, visit by visit; none where the page is a whole crew's. */
+  visits: SubVisit[];
   /** What was agreed in each room they still come to, those of the days above first. */
   rooms: { area: string; name: string; job: string; soon: boolean; brief: Brief }[];
   /** What concerns everybody on a job. */

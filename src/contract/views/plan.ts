@@ -7,6 +7,7 @@ import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 import type { Phrase } from '@/core/words/phrase';
 import type { JobHead, HoldView } from './job';
+import type { MovedView, Said, WouldMove } from './visits';
 
 /** What is wrong with the plan. `stale`: what is shown is the last one that held. */
 export interface PlanProblem {
@@ -57,6 +58,22 @@ export interface BoardBlock {
   /** Day and half of its start, for moving it. */
   day: Day;
   half: 0 | 1;
+  /** Who comes for it and what they said; null where nobody from outside comes, or it has begun. */
+  visit: BoardVisit | null;
+}
+
+/** Whoever comes for a piece of work, with what was said of its day. */
+export interface BoardVisit {
+  crew: string;
+  name: string;
+  lead: string;
+  phone: string;
+  email: string;
+  said: Said;
+  words: string;
+  tone: 'soft' | 'good' | 'bad';
+  /** Other subs of that trade. */
+  others: { id: string; name: string }[];
 }
 
 export interface BoardView {
@@ -80,7 +97,14 @@ export interface GoalView {
   /** By job: when it ends, before when no plan ends, and the worked days between; late counts from the promise. */
   jobs: { id: string; name: string; finish: string; bound: string; room: number; late: number }[];
   trips: number;
-  search: { state: 'none' | 'asked' | 'running' | 'stopping' | 'done'; made: number; schedules: number; words: string };
+  search: {
+    state: 'none' | 'asked' | 'running' | 'stopping' | 'done';
+    made: number;
+    schedules: number;
+    words: string;
+    /** The plan that a better one was found for, while it is the plan; null where none waits to be taken. */
+    found: number | null;
+  };
 }
 
 interface LookView {
@@ -106,6 +130,9 @@ export interface ScheduleView {
   crews: { id: string; name: string }[];
   looks: LookView[];
   goal: GoalView | null;
+  moved: MovedView;
+  /** Until when links that are sent from here open. */
+  linksUntil: Day;
   /** Weeks from this one to the board's first. */
   shift: number;
   /** The piece of work that was asked for. */
@@ -290,7 +317,22 @@ export interface SequenceView {
   /** Said not to be needed here. */
   notNeeded: LogisticView[];
   proposals: ProposalView[];
+  quiet: QuietView;
   problem: PlanProblem | null;
+}
+
+/** Times of quiet that hold, and notes of the household that sound like one and hold nothing yet. */
+export interface QuietView {
+  times: { id: string; text: Phrase; words: string }[];
+  said: {
+    observation: string;
+    area: string;
+    text: string;
+    covers: 'loud' | 'all';
+    half: 0 | 1 | null;
+    firstDay: Day;
+    lastDay: Day | null;
+  }[];
 }
 
 export interface TodayView {
@@ -332,6 +374,8 @@ export interface TodayView {
   calls: { key: string; text: string; jobName: string; href: string; day: Day; late: boolean; phone: string }[];
   /** What has to be bought, over all sites. */
   run: { open: number };
+  /** Visits on another day than people go by, the promises among them that cannot be kept, and who has to be told. */
+  moved: { visits: number; conflicts: number; people: string[] };
   drafts: { job: string; jobName: string; count: number }[];
   finishes: { job: string; name: string; finish: Day | null; promise: Day | null; late: number }[];
   problem: PlanProblem | null;
@@ -348,5 +392,8 @@ export interface PreviewView {
   gone: string[];
   /** What would lie open longer than it may. */
   broken: string[];
+  /** Who would have to be told of visits that move; pieces of work that move beyond that. */
+  told: WouldMove[];
+  others: number;
   problem: string | null;
 }

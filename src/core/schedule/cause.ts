@@ -48,6 +48,10 @@ export type Cause = {
   | { kind: 'pin'; task: string; work: WorkName | null; what: 'set' | 'dropped'; why: string }
   | { kind: 'sub'; sub: string; name: string; what: 'joined' | 'changed' | 'calendar-read' | 'calendar-out' }
   | { kind: 'away'; sub: string; name: string; what: 'away' | 'back'; from: Day; until: Day }
+  /** Who was to come said no to that day; visits went to another sub, `more` besides the first. */
+  | { kind: 'declined'; crew: string; name: string; task: string; work: WorkName; day: Day }
+  | { kind: 'given'; sub: string; name: string; task: string; work: WorkName; more: number }
+  | { kind: 'quiet'; what: 'asked' | 'over'; text: string }
   | { kind: 'plant'; plant: string; name: string; what: 'set' | 'mended' }
   | { kind: 'broken'; plant: string; name: string; why: string }
   | { kind: 'outlook' }

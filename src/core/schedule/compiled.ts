@@ -1,6 +1,7 @@
 import { sayWork } from '../words/work';
 import { answer, refuse, type Outcome, type Problem } from '../problem';
 import { makeCalendar, type Calendar } from './calendar';
+import { heldOf, type Held } from './calm';
 import { findLoop, type Link, type Task } from './network';
 import type { PlanInput } from './plan-input';
 
@@ -36,6 +37,8 @@ export interface Compiled {
   duration: Int32Array;
   /** The slot at which each task was pinned by hand, -1 where it was not. */
   pin: Int32Array;
+  /** What stands where by the plan that people go by; none for a first plan. */
+  held?: Held;
   crewCount: number;
   areaCount: number;
 }
@@ -74,14 +77,8 @@ export function compile(input: PlanInput, horizon: number): Outcome<Compiled> {
     if (problem) return refuse(problem);
   }
   const areas = new Map<string, number>();
-  const floor = Int32Array.from(tasks, (task) => task.floor);
-  const pin = new Int32Array(tasks.length).fill(-1);
-  for (const wait of input.notBefore) {
-    const task = index.get(wait.task);
-    if (task === undefined || tasks[task]?.state === 'done') continue;
-    floor[task] = Math.max(floor[task] ?? 0, wait.slot);
-    if (wait.kind === 'pin' && tasks[task]?.state === 'waiting') pin[task] = wait.slot;
-  }
+  const held = input.standing && heldOf(tasks, input.standing);
+  const { floor, pin } = floorsOf(input, index, held);
   const number = (id: string | null | undefined): number => (id ? (crews.get(id) ?? -1) : -1);
   return answer({
     input,
@@ -106,9 +103,27 @@ export function compile(input: PlanInput, horizon: number): Outcome<Compiled> {
     demand: Float32Array.from(tasks, (task) => (task.crew === null ? 0 : (task.crews ?? 1))),
     shares: Int32Array.from(tasks, (task) => task.shares),
     duration: Int32Array.from(tasks, (task) => (task.state === 'done' ? 0 : task.duration)),
+    ...(held ? { held } : {}),
     crewCount: crews.size,
     areaCount: areas.size,
   });
+}
+
+/** Earliest starts that do not come from links, and where somebody pinned work by hand. */
+function floorsOf(
+  { tasks, notBefore }: PlanInput,
+  index: ReadonlyMap<string, number>,
+  held: Held | undefined,
+): Pick<Compiled, 'floor' | 'pin'> {
+  const floor = Int32Array.from(tasks, (task, number) => Math.max(task.floor, held?.floor[number] ?? 0));
+  const pin = new Int32Array(tasks.length).fill(-1);
+  for (const wait of notBefore) {
+    const task = index.get(wait.task);
+    if (task === undefined || tasks[task]?.state === 'done') continue;
+    floor[task] = Math.max(floor[task] ?? 0, wait.slot);
+    if (wait.kind === 'pin' && tasks[task]?.state === 'waiting') pin[task] = wait.slot;
+  }
+  return { floor, pin };
 }
 
 const YEAR = 730;

@@ -1,10 +1,13 @@
+import type { JobId } from '../ids';
 import { seeded } from '../units/seeded';
+import { calmKey, letGo, unbooked } from './calm';
 import type { Compiled } from './compiled';
 import { pushedBack, type Latest } from './justify';
 import type { Exposure, NotBefore } from './network';
 import { nearVisits } from './one-visit';
-import { better, opened, scoreOf, scorerOf, type Opened, type Score, type Scorer } from './objective';
+import { better, movedDays, opened, scoreOf, scorerOf, type Opened, type Score, type Scorer } from './objective';
 import { timesOf, type Times } from './passes';
+import { USUAL_WEIGHTS } from './plan-input';
 import { byKey, place, urgency, type Placement } from './placing';
 import type { Wait } from './wait';
 
@@ -37,6 +40,7 @@ export function improve(first: Compiled, { schedules, seed = 1, stop }: ImproveT
   if (!search.begin()) return undefined;
   search.closeWhatIsOpen();
   search.bringTogether();
+  if (schedules > 0) search.anew();
   const random = seeded(seed);
   for (const until = search.made + schedules; search.made < until && stop?.() !== true;) search.disturb(random);
   return search.best;
@@ -46,40 +50,53 @@ export function improve(first: Compiled, { schedules, seed = 1, stop }: ImproveT
 const FEWEST_TRIALS = 6;
 const TRIED_TASKS = 12_000;
 
+/** A firm with fewer than so many tasks has other orders tried whenever more moves than has to. */
+const FEW_TASKS = 2_000;
+
+/** So many late jobs are tried to be helped at once; the long search tries them all. */
+const LATE_JOBS = 2;
+
 /** How far an order is shaken, in half-days: mostly a little, now and then a lot. */
 const SHAKES = [2, 4, 10, 40] as const;
 
 class Search {
   made = 0;
   private net: Compiled;
-  private scorer: Scorer;
-  private found: { placement: Placement; score: Score } | undefined;
+  private readonly scorer: Scorer;
+  private found: { net: Compiled; placement: Placement; score: Score } | undefined;
   private readonly given: Times;
   /** Placements that were pushed to their end: the best one is asked for again. */
   private readonly pushed = new WeakMap<Placement, Latest>();
+  private readonly known = new WeakMap<Compiled, Times>();
+  private variants: { of: Compiled; nets: readonly Compiled[] } | undefined;
 
   constructor(net: Compiled) {
     this.net = net;
     this.scorer = scorerOf(net);
-    this.given = timesOf(net);
+    this.given = this.timesIn(net);
   }
 
   get best(): Improved | undefined {
-    const { found, net, given } = this;
-    return found && { net, ...found, latest: () => this.latest(found.placement), given };
+    const { found, given } = this;
+    return found && { ...found, latest: () => this.latest(found.placement), given };
   }
 
-  private get times() {
-    return this.found?.placement.times ?? this.given;
+  private timesIn(net: Compiled): Times {
+    const times = this.known.get(net) ?? timesOf(net);
+    this.known.set(net, times);
+    return times;
   }
 
   /** Places in an order and keeps it if it is better. */
-  private attempt(order: Int32Array): Placement | undefined {
+  private attempt(order: Int32Array, net = this.net): Placement | undefined {
     this.made++;
-    const placement = place(this.net, order, this.times);
+    const placement = place(net, order, this.timesIn(net));
     if (!placement) return undefined;
     const score = scoreOf(this.scorer, placement);
-    if (!this.found || better(score, this.found.score)) this.found = { placement, score };
+    if (!this.found || better(score, this.found.score)) {
+      this.found = { net, placement, score };
+      this.net = net;
+    }
     return placement;
   }
 
@@ -89,35 +106,96 @@ class Search {
     return latest;
   }
 
-  private justified(placement: Placement): void {
-    this.attempt(byKey(this.net, this.latest(placement).start));
+  private justified(placement: Placement, net = this.net): void {
+    this.attempt(byKey(net, this.latest(placement).start), net);
   }
 
   begin(): boolean {
-    const usual = this.attempt(urgency(this.net, this.times));
-    if (!usual) return false;
-    this.justified(usual);
-    const before = this.net.input.order;
-    if (before && before.size > 0) {
-      // What the plan before did not know stands where its usual turn would put it.
-      const key = Int32Array.from(this.net.tasks, (task, number) => before.get(task.id) ?? usual.start[number] ?? 0);
-      const again = this.attempt(byKey(this.net, key));
-      if (again) this.justified(again);
+    if (this.net.held) return this.beginCalm();
+    const usual = this.attempt(urgency(this.net, this.given));
+    if (usual) this.justified(usual);
+    return usual !== undefined;
+  }
+
+  /**
+   * Everything that can stays where it stands. Where jobs end later by that or visits move, other orders are tried for what
+   * comes after the next weeks; then what stands makes way, of all jobs or of a late one, if that is worth the moves.
+   */
+  private beginCalm(): boolean {
+    const stays = this.net;
+    const calm = this.inCalm(stays);
+    if (!calm) return false;
+    const { moved = 0, late = 0 } = this.found?.score ?? {};
+    const weight = (stays.input.weights ?? USUAL_WEIGHTS).move;
+    const isSmall = stays.tasks.length < FEW_TASKS;
+    const isLater = late > (stays.input.standing?.late ?? 0);
+    // What links and calendars move anyway is no reason to move others.
+    const movesOthers = moved > weight * movedDays(stays, this.scorer.rounds, this.given.earlyStart);
+    if (isLater || (isSmall && movesOthers)) this.otherOrders(stays, calm);
+    if (isLater || movesOthers) {
+      const loose = unbooked(stays);
+      this.known.set(loose, this.given);
+      this.inCalm(loose);
     }
+    if (isLater || isSmall) for (const job of this.lateJobs()) this.inCalm(letGo(stays, new Set([job])));
     return true;
+  }
+
+  /** As if nobody had been told anything, but for what is frozen or confirmed: what one may look at, and leave as it is. */
+  anew(): void {
+    if (!this.net.held) return;
+    const free = letGo(this.net);
+    const usual = this.attempt(urgency(free, this.timesIn(free)), free);
+    if (usual) this.justified(usual, free);
+    const calm = this.inCalm(free);
+    if (calm) this.justified(calm, free);
+  }
+
+  /** What comes after the next weeks, in other orders. */
+  private otherOrders(stays: Compiled, calm: Placement): void {
+    this.justified(calm, stays);
+    const usual = this.attempt(urgency(stays, this.given), stays);
+    if (usual) this.justified(usual, stays);
+  }
+
+  /** The jobs that end latest after what was promised, the worst first. */
+  private lateJobs(): JobId[] {
+    const finish = this.found?.placement.finish;
+    const late = this.scorer.jobs.map(({ id, tasks, promise = Infinity, weight }) => {
+      const end = tasks.reduce((last, task) => Math.max(last, finish?.[task] ?? 0), 0);
+      return { id, late: weight * (end - promise) };
+    });
+    return late
+      .filter(({ late: slots }) => slots > 0)
+      .sort((a, b) => b.late - a.late)
+      .slice(0, LATE_JOBS)
+      .map(({ id }) => id);
+  }
+
+  private inCalm(net: Compiled): Placement | undefined {
+    return this.attempt(byKey(net, calmKey(net, this.timesIn(net))), net);
+  }
+
+  /** What stands in the next weeks is booked, goes in its turn, or may come sooner: each tried as often. */
+  private oneOf(random: () => number): Compiled {
+    if (!this.net.held) return this.net;
+    if (this.variants?.of !== this.net)
+      this.variants = { of: this.net, nets: [this.net, unbooked(this.net), letGo(this.net)] };
+    return this.variants.nets[Math.floor(random() * this.variants.nets.length)] ?? this.net;
   }
 
   /** One more schedule from the best one's order, shaken. */
   disturb(random: () => number): void {
-    const best = this.found?.placement;
+    const best = this.found;
     if (!best) return;
     const reach = SHAKES[Math.floor(random() * SHAKES.length)] ?? 2;
     const part = random();
-    const key = Float64Array.from(best.start, (start) =>
+    const key = Float64Array.from(best.placement.start, (start) =>
       random() < part ? start + (2 * random() - 1) * reach : start,
     );
-    const made = this.attempt(byKey(this.net, key));
-    if (made && made === this.found?.placement) this.justified(made);
+    const net = this.oneOf(random);
+    const made = this.attempt(byKey(net, key), net);
+    if (made && made === this.found?.placement) this.justified(made, net);
   }
 
   /**
@@ -138,7 +216,8 @@ class Search {
   bringTogether(): void {
     const before = this.found?.placement;
     if (!before) return;
-    let left = Math.max(FEWEST_TRIALS, Math.round(TRIED_TASKS / Math.max(1, this.net.tasks.length)));
+    const fewest = this.net.held ? 0 : FEWEST_TRIALS;
+    let left = Math.max(fewest, Math.floor(TRIED_TASKS / Math.max(1, this.net.tasks.length)) - 2 * (this.made - 1));
     for (const group of this.scorer.looks) {
       for (const near of nearVisits(group, before.start)) {
         if (left-- <= 0) return;
@@ -160,14 +239,12 @@ class Search {
         kind: 'kept',
         wait: { kind: 'one-visit', rooms },
       });
-    const scorer = { ...this.scorer, net };
     this.made++;
-    const placement = place(net, byKey(net, best.placement.start), timesOf(net));
-    const score = placement && scoreOf(scorer, placement);
-    if (!placement || !score || !better(score, best.score) || !nearlyAsSoon(scorer, before, placement)) return;
+    const placement = place(net, byKey(net, best.placement.start), this.timesIn(net));
+    const score = placement && scoreOf(this.scorer, placement);
+    if (!placement || !score || !better(score, best.score) || !nearlyAsSoon(this.scorer, before, placement)) return;
     this.net = net;
-    this.scorer = scorer;
-    this.found = { placement, score };
+    this.found = { net, placement, score };
   }
 
   private putOff(exposure: Exposure): boolean {
@@ -178,20 +255,15 @@ class Search {
     if (this.net.tasks[state.from]?.state !== 'waiting') return false;
     const slot = this.putOffTo(exposure, state, best.placement);
     if (slot === undefined) return false;
-    const former = { net: this.net, scorer: this.scorer };
-    this.net = withWait(this.net, state.from, this.waitOf(exposure, state, slot));
-    this.scorer = { ...this.scorer, net: this.net };
+    const net = withWait(this.net, state.from, this.waitOf(exposure, state, slot));
     this.made++;
-    const placement = place(this.net, byKey(this.net, best.placement.start), timesOf(this.net));
-    const nearer = placement && opened(this.net, placement, exposure);
+    const placement = place(net, byKey(net, best.placement.start), this.timesIn(net));
+    const nearer = placement && opened(net, placement, exposure);
     const score = placement && scoreOf(this.scorer, placement);
-    if (placement && score && nearer && helps(best.score, score, state.rain, nearer.rain)) {
-      this.found = { placement, score };
-      return true;
-    }
-    this.net = former.net;
-    this.scorer = former.scorer;
-    return false;
+    if (!placement || !score || !nearer || !helps(best.score, score, state.rain, nearer.rain)) return false;
+    this.net = net;
+    this.found = { net, placement, score };
+    return true;
   }
 
   /** What closes it, and all that leads there, goes before everything else; kept where less lies open by it. */
@@ -203,10 +275,10 @@ class Search {
     const end = best.placement.finish[to] ?? 0;
     const key = Int32Array.from(best.placement.start, (start, task) => (first.has(task) ? start - end : start));
     this.made++;
-    const placement = place(this.net, byKey(this.net, key), this.times);
+    const placement = place(this.net, byKey(this.net, key), this.timesIn(this.net));
     const score = placement && scoreOf(this.scorer, placement);
     if (!placement || !score || score.broken >= best.score.broken || score.late > best.score.late) return false;
-    this.found = { placement, score };
+    this.found = { net: this.net, placement, score };
     return true;
   }
 

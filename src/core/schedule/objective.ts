@@ -1,13 +1,15 @@
 import { groupBy } from '../group-by';
+import { FREE } from './calm';
 import { countBefore } from './calendar';
 import type { Compiled } from './compiled';
 import type { Exposure } from './network';
 import { looksOf, visitsOf } from './one-visit';
+import { firstFrom } from './passes';
 import type { Placement } from './placing';
 import { USUAL_WEIGHTS } from './plan-input';
 import { roundsOf, tripsOf } from './trips';
 
-/** What a schedule is worth, in the order in which it counts: less of the first decides before anything of the next. */
+/** What a schedule is worth: less of what is broken decides before anything else, the rest is points. */
 export interface Score {
   /**
    * Half-days by which things lie open longer than is right, a day for each that lies open to the rain, one for each pin
@@ -18,14 +20,17 @@ export interface Score {
   late: number;
   /** Trips, visits of those who look, and half-days until jobs end, by the firm's weights. */
   cost: number;
+  /** Days that visits move from where they stand, for each who has to hear of it, by the firm's weight. */
+  moved: number;
 }
 
+/** What a worked half-day after a promise comes to in points, times what its job counts: ten trips, or five visits moved a day. */
+const LATE = 20;
+
 export const better = (score: Score, other: Score): boolean =>
-  score.broken !== other.broken
-    ? score.broken < other.broken
-    : score.late !== other.late
-      ? score.late < other.late
-      : score.cost < other.cost;
+  score.broken !== other.broken ? score.broken < other.broken : pointsOf(score) < pointsOf(other);
+
+const pointsOf = ({ late, cost, moved }: Score): number => LATE * late + cost + moved;
 
 /** Everything about a network that scoring asks again and again. */
 export interface Scorer {
@@ -62,6 +67,7 @@ export function scoreOf({ net, rounds, looks, jobs }: Scorer, placed: Placement)
     broken: 0,
     late: 0,
     cost: weights.trip * (tripsOf(net, rounds, placed) + visitsOf(looks, placed)),
+    moved: weights.move * movedDays(net, rounds, placed.start),
   };
   for (const { tasks, calendar: first, promise, weight } of jobs) {
     const calendar = net.jobCalendar[first];
@@ -83,9 +89,26 @@ export function scoreOf({ net, rounds, looks, jobs }: Scorer, placed: Placement)
   return score;
 }
 
-/** The slot a pin comes to mean: the first its task may take from there. */
-export const firstFrom = (net: Compiled, task: number, slot: number): number =>
-  net.duration[task] === 0 ? slot : (net.calendar[task]?.worked[countBefore(net.calendar[task], slot)] ?? slot);
+/** A visit that moves by more than this many days is a new one. */
+const FAR = 5;
+
+/** Days that visits move from where they stand: a crew at a job hears it once, of the visit that moves most. */
+export function movedDays(net: Compiled, rounds: Scorer['rounds'], start: ArrayLike<number>): number {
+  const { held } = net;
+  const near = net.input.standing?.near ?? 0;
+  if (!held) return 0;
+  let days = 0;
+  for (const round of rounds) {
+    let most = 0;
+    for (const task of round) {
+      const [from, to] = [held.slot[task] ?? -1, start[task] ?? 0];
+      if (from < 0 || (held.firmly[task] === FREE && from >= near && to >= near)) continue;
+      most = Math.max(most, Math.abs(to - from) / 2);
+    }
+    days += Math.min(FAR, most);
+  }
+  return days;
+}
 
 export interface Opened {
   from: number;

@@ -38,6 +38,10 @@ export function earliestByLinks(net: Compiled, task: number, start: Int32Array, 
   return endBy > 0 ? Math.max(first, countBefore(calendar, endBy - 1) - duration + 1) : first;
 }
 
+/** The slot that a day comes to mean for a task: the first it may take from there. */
+export const firstFrom = (net: Compiled, task: number, slot: number): number =>
+  net.duration[task] === 0 ? slot : (net.calendar[task]?.worked[countBefore(net.calendar[task], slot)] ?? slot);
+
 /** A plain forward pass: every task as early as links allow. */
 export function forwardPass(net: Compiled): Pick<Times, 'earlyStart' | 'earlyFinish'> {
   const start = new Int32Array(net.tasks.length);

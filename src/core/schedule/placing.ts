@@ -1,7 +1,8 @@
 import { FULL_OCCUPANCY } from './network';
+import { CONFIRMED, FREE, FROZEN, NEAR } from './calm';
 import { countBefore } from './calendar';
 import type { Compiled } from './compiled';
-import { earliestByLinks, timesOf, type Times } from './passes';
+import { earliestByLinks, firstFrom, timesOf, type Times } from './passes';
 import { ReadyQueue } from './ready-queue';
 
 /** When every task is done, and what crews and areas hold on every slot. */
@@ -73,7 +74,7 @@ function placeInTurn(
     capacity: Int32Array.from(net.input.crews, (crew) => crew.capacity),
   };
   missing(net, placed);
-  const booked = bookPins(net, placed, given);
+  const booked = bookStanding(net, placed, given);
   const ready = new ReadyQueue(turn);
   const open = net.into.map((links) => links.length);
   open.forEach((links, task) => {
@@ -103,14 +104,15 @@ export function missing(net: Compiled, placed: Pick<Placement, 'crewLoad'>): voi
 }
 
 /**
- * Books pinned work where it was put, before anything else can take its crew.
+ * Books pinned work where it was put, and what stands where it stands, before anything else can take its crew: the
+ * firmest first.
  * @returns by task its place in its calendar
  */
-function bookPins(net: Compiled, placed: Placement, given: ReadonlySet<number>): Map<number, number> | undefined {
+function bookStanding(net: Compiled, placed: Placement, given: ReadonlySet<number>): Map<number, number> | undefined {
   let booked: Map<number, number> | undefined;
-  net.pin.forEach((slot, task) => {
+  const book = (task: number, slot: number): void => {
     const calendar = net.calendar[task];
-    if (slot < 0 || !calendar || net.duration[task] === 0 || given.has(task)) return;
+    if (slot < 0 || !calendar || net.duration[task] === 0 || given.has(task) || booked?.has(task)) return;
     const first = countBefore(calendar, slot);
     if (
       (placed.times.earlyStart[task] ?? 0) > (calendar.worked[first] ?? 0) ||
@@ -119,7 +121,16 @@ function bookPins(net: Compiled, placed: Placement, given: ReadonlySet<number>):
       return;
     take(net, placed, task, first);
     (booked ??= new Map()).set(task, first);
-  });
+  };
+  net.pin.forEach((slot, task) => book(task, slot));
+  const { held } = net;
+  if (held)
+    for (const firmly of [CONFIRMED, FROZEN, NEAR])
+      held.firmly.forEach((how, task) => {
+        // Where it stood exactly: a day on which nobody can come any more is given up.
+        if (how === firmly && firstFrom(net, task, held.slot[task] ?? -1) === held.slot[task])
+          book(task, held.slot[task] ?? -1);
+      });
   return booked;
 }
 
@@ -185,7 +196,8 @@ function placeOne(
   if (booked !== undefined) {
     if (earliest <= booked) return true;
     take(net, placed, task, booked, -1);
-    given.add(task);
+    // What merely stands makes way without a second placing: only those before it could have used its slots.
+    if ((net.pin[task] ?? -1) >= 0 || (net.held?.firmly[task] ?? FREE) > NEAR) given.add(task);
   }
   for (let first = earliest; ;) {
     const conflict = firstConflict(net, placed, task, first);

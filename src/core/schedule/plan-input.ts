@@ -1,6 +1,7 @@
 import type { Slot } from '../units/slot';
 import type { Day } from '../units/day';
 import type { Exposure, Link, NotBefore, Task } from './network';
+import type { Standing } from './calm';
 import type { TooMuch } from './weather';
 
 /** Who does work, how many crews at once over all jobs, and when none of them comes. */
@@ -15,16 +16,17 @@ export interface Crew {
 }
 
 /**
- * What a better plan is, after hard rules: points a worked half-day of lateness (by job), a trip, a half-day until a
- * job ends.
+ * What a better plan is, after hard rules: points a worked half-day of lateness times what its job counts, a trip, a
+ * half-day until a job ends, a day that a visit moves for each who has to hear of it.
  */
 export interface Weights {
   late: Readonly<Record<string, number>>;
   trip: number;
   finish: number;
+  move: number;
 }
 
-export const USUAL_WEIGHTS: Weights = { late: {}, trip: 2, finish: 1 };
+export const USUAL_WEIGHTS: Weights = { late: {}, trip: 2, finish: 1, move: 4 };
 
 /** Everything a plan is computed from. Slots count from `origin`. */
 export interface PlanInput {
@@ -44,10 +46,7 @@ export interface PlanInput {
   keptOff?: Record<string, { base: string; slots: ReadonlyMap<Slot, TooMuch> }>;
   /** Slots on which rain is in the outlook, nights and days off too. */
   rain?: ReadonlyMap<Slot, TooMuch>;
-  /**
-   * Places in the order of the plan before, by task: one of the orders to begin from, so that nothing moves without
-   * need.
-   */
-  order?: ReadonlyMap<string, number>;
+  /** Where work stands by the plan that people go by: it stays there where it can. None for a first plan. */
+  standing?: Standing;
   weights?: Weights;
 }

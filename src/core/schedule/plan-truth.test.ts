@@ -311,7 +311,13 @@ describe('improving', () => {
     const first = tried(300);
     const again = makePlan({
       ...wide(),
-      order: new Map(first.tasks.map((plannedTask) => [plannedTask.id, plannedTask.start])),
+      standing: {
+        stood: new Map(first.tasks.map(({ id, start }) => [id, { slot: start, said: 'nothing' }])),
+        frozen: 0,
+        near: 1_000,
+        late: first.score.late,
+        pencil: new Set(),
+      },
     });
     expect(again.ok && again.value.score).toEqual(first.score);
   });

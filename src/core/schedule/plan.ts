@@ -4,6 +4,7 @@ import type { Day } from '../units/day';
 import type { Slot } from '../units/slot';
 import { boundOf, type Bound } from './bound';
 import { countBefore } from './calendar';
+import { calmWaits, unkeptOf, type Unkept } from './calm';
 import { compile, type Compiled } from './compiled';
 import { improve, type Improved } from './improve';
 import { pushedBack, type Latest } from './justify';
@@ -40,6 +41,8 @@ export interface Plan {
   score: Score;
   /** What has no day and is not in it; absent where all is. */
   leftOut?: LeftOut[];
+  /** What people go by and it cannot keep; absent where it keeps everything. */
+  unkept?: Unkept[];
 }
 
 export interface PlannedTask extends Task {
@@ -109,14 +112,20 @@ function planAll(input: PlanInput, terms: PlanTerms): Outcome<Plan> {
   if (!found.ok) return found;
   const { net, placement, latest, score, bound } = found.value;
   const wanted = wantedStarts(input, placement);
-  return wanted.ok ? answer({ ...document(net, placement, latest()), wanted: wanted.value, bound, score }) : wanted;
+  if (!wanted.ok) return wanted;
+  const unkept = unkeptOf(net, placement);
+  return answer({
+    ...document(net, placement, latest()),
+    ...{ wanted: wanted.value, bound, score },
+    ...(unkept.length > 0 ? { unkept } : {}),
+  });
 }
 
 /** The same schedule, those who only look brought to as few visits as cost nothing. */
 function broughtTogether(improved: Improved | undefined): Improved | undefined {
   if (!improved) return undefined;
   const { net, placement } = improved;
-  const waits = toOneVisit(net, placement);
+  const waits = [...toOneVisit(net, placement), ...calmWaits(net, placement)];
   if (waits.length === 0) return improved;
   const floor = Int32Array.from(net.floor);
   for (const { task, slot } of waits) {
@@ -149,9 +158,14 @@ export function placedLike(input: PlanInput): Outcome<Placed> {
 function wantedStarts(input: PlanInput, { start }: Placement): Outcome<Record<string, Slot>> {
   const waiting = new Set(input.notBefore.flatMap((wait) => (wait.selection ? [wait.task] : [])));
   if (waiting.size === 0) return answer({});
-  // In the order of the plan itself, or a delivery would be wanted for another plan.
+  // In the order of the plan itself, or a delivery would be wanted for another plan. What waits and all that comes after
+  // it goes by no day that a late delivery gave it.
   const placed = withHorizon(
-    { ...input, notBefore: input.notBefore.filter(({ selection, closedBy }) => !selection && !closedBy) },
+    {
+      ...input,
+      ...standingWithout(input, waiting),
+      notBefore: input.notBefore.filter(({ selection, closedBy }) => !selection && !closedBy),
+    },
     (net) => {
       const placement = place(net, byKey(net, start));
       return placement && { net, placement };
@@ -167,6 +181,15 @@ function wantedStarts(input: PlanInput, { start }: Placement): Outcome<Record<st
       ),
     ),
   );
+}
+
+/** What stands, but for some work and all that comes after it. */
+function standingWithout({ links, standing }: PlanInput, work: ReadonlySet<string>): Pick<PlanInput, 'standing'> {
+  if (!standing) return {};
+  const after = groupBy(links, (link) => link.before as string);
+  const gone = new Set(work);
+  for (const task of gone) for (const link of after.get(task) ?? []) gone.add(link.after);
+  return { standing: { ...standing, stood: new Map([...standing.stood].filter(([task]) => !gone.has(task))) } };
 }
 
 /**

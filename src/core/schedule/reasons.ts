@@ -1,4 +1,4 @@
-import { isOfficeCalendar, narrowingsOf } from '../sequence/calendars';
+import { asQuiet, isOfficeCalendar, narrowingsOf } from '../sequence/calendars';
 import type { TaskId } from '../ids';
 import type { Day } from '../units/day';
 import { dayOfSlot, isAfternoon, lastDay, type Slot } from '../units/slot';
@@ -50,7 +50,7 @@ type Because =
 /** Why a task starts when it does. */
 export type Reason = Because & {
   /** What keeps it to hours of its own, where that is why it waits on after all else has let go. */
-  hours?: 'loud' | 'office';
+  hours?: 'loud' | 'quiet' | 'office';
   /** Everything else that would have to give as well. */
   also?: Because[];
 };
@@ -83,7 +83,11 @@ function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, 
     (a, b) => b.until - a.until || weight(net, a) - weight(net, b),
   );
   const [first, ...rest] = told(net, placed, number, blockers);
-  if (!first) return slotBefore(net, placed, number) < 0 ? nowReason(net, task) : { kind: 'none' };
+  if (!first) {
+    if (slotBefore(net, placed, number) >= 0) return { kind: 'none' };
+    const kept = (placed.start[number] ?? 0) > task.floor ? hoursOf(task) : undefined;
+    return kept ? { ...nowReason(net, task), hours: kept } : nowReason(net, task);
+  }
   const reason: Reason = first;
   const start = placed.start[number] ?? 0;
   // The first of them lets go last: a calendar of its own says why it waits on, where nothing else does.
@@ -118,7 +122,9 @@ function isSame(one: Because, other: Because): boolean {
 
 /** What a calendar of its own keeps a task to; nothing where it is the job's. */
 function hoursOf(task: Task): Reason['hours'] {
-  if (narrowingsOf(task.calendar).includes('loud')) return 'loud';
+  const narrowings = narrowingsOf(task.calendar);
+  if (narrowings.some((narrowing) => asQuiet(narrowing))) return 'quiet';
+  if (narrowings.includes('loud')) return 'loud';
   return isOfficeCalendar(task.calendar) ? 'office' : undefined;
 }
 
@@ -126,7 +132,8 @@ function hoursOf(task: Task): Reason['hours'] {
 function weight(net: Compiled, blocker: Blocker): number {
   switch (blocker.kind) {
     case 'not-before':
-      return 0;
+      // That it stays where it stands is said where nothing else holds it.
+      return blocker.wait.wait.kind === 'calm' ? 8 : 0;
     case 'link':
       // What is done holds nothing any more, unless it is still drying.
       return net.tasks[blocker.bound.before]?.state === 'done' && blocker.bound.link.lag === 0

@@ -271,6 +271,8 @@ function touches(cause: Cause): string[] {
     case 'order':
       return [cause.before, cause.after].map(({ area, phase }) => `step:${area}:${phase}`);
     case 'pin':
+    case 'declined':
+    case 'given':
       return [`task:${cause.task}`];
     case 'gate':
       return [`gate:${cause.gate}`];
@@ -310,6 +312,7 @@ function touches(cause: Cause): string[] {
     case 'service':
       return [`task:${proofId(cause.service)}`];
     case 'job-task':
+    case 'quiet':
     case 'rate':
     case 'method':
     case 'rule':

@@ -3,6 +3,9 @@ import type { Phase } from '../sequence/phases';
 import type { Day } from '../units/day';
 import type { TooMuch } from './weather';
 
+/** Why work stays on its day: it was confirmed, it is in the next days, it stands there, or it would come into the next two weeks. */
+export type Calm = 'confirmed' | 'frozen' | 'stands' | 'no-sooner';
+
 /** What work waits for besides other work: what is known of it, before anybody says it. */
 export type Wait =
   | { kind: 'delivery'; thing: string; why: ArrivalWhy }
@@ -32,5 +35,9 @@ export type Wait =
   | { kind: 'not-chosen'; what: string; phases: Phase[] }
   /** Whoever looks at it comes once for so many rooms. */
   | { kind: 'one-visit'; rooms: number }
+  /** Who was to come said no to that day. */
+  | { kind: 'declined'; who: string; day: Day }
+  /** Nothing else holds it: it stays on the day that people go by. */
+  | { kind: 'calm'; why: Calm }
   /** As an older plan said it. */
   | { kind: 'told'; text: string };

@@ -1,8 +1,23 @@
-import type { JobId } from '../ids';
+import type { AreaId, JobId } from '../ids';
 import type { Forbids } from '../schedule/weather';
 
-/** What narrows the days of a job: the hours told to the neighbours, and what outdoor work cannot have. */
-export type Narrowing = 'loud' | Forbids;
+/** What narrows the days of a job: the hours told to the neighbours, times of quiet, and what outdoor work cannot have. */
+export type Narrowing = 'loud' | QuietOf | Forbids;
+
+/** The times of quiet that loud work of an area keeps, or all of its work. */
+type QuietOf = `quiet-${'loud' | 'all'}@${AreaId}`;
+
+export const quietOf = (area: AreaId, loud: boolean): QuietOf => `quiet-${loud ? 'loud' : 'all'}@${area}`;
+
+/** Of what area, and whether of loud work; undefined where a narrowing is no time of quiet. */
+export function asQuiet(narrowing: Narrowing): { area: AreaId; loud: boolean } | undefined {
+  const [kind = '', area] = narrowing.split('@');
+  return area !== undefined && kind.startsWith('quiet-') ? { area, loud: kind === 'quiet-loud' } : undefined;
+}
+
+/** Whether a narrowing is of the weather. */
+export const isWeather = (narrowing: Narrowing): narrowing is Forbids =>
+  narrowing !== 'loud' && asQuiet(narrowing) === undefined;
 
 /** On which half-days a piece of work can go on. */
 export type WorkCalendar =

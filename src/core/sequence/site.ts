@@ -1,3 +1,4 @@
+import type { Quiet } from './quiet';
 import type { AreaId, JobId, TaskId } from '../ids';
 import type { AreaKind } from '../sites/area';
 import type { Day } from '../units/day';
@@ -17,6 +18,8 @@ export interface Site {
   livedIn: boolean;
   /** The half of the day in which loud work was announced to the neighbours; undefined when both are. */
   loudHalf?: 'morning' | 'afternoon';
+  /** Times of quiet; none unless said. */
+  quiet?: readonly Quiet[];
   areas: SiteArea[];
   /** Orders agreed for this job alone, on top of the rules. */
   ownLinks: OwnLink[];

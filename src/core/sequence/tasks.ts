@@ -1,9 +1,11 @@
+import type { TaskId } from '../ids';
 import { FULL_OCCUPANCY, type Task } from '../schedule/network';
 import { forbidsOf } from '../schedule/weather';
 import type { WorkName } from '../schedule/work-name';
 import type { Day } from '../units/day';
 import { slotOf, type Slot } from '../units/slot';
-import { ALWAYS, jobCalendar, officeCalendar } from './calendars';
+import { ALWAYS, jobCalendar, officeCalendar, quietOf } from './calendars';
+import { quietFor } from './quiet';
 import { plantCrew } from './crews';
 import type { AddedTask } from './links';
 import { phaseFacts } from './phases';
@@ -33,8 +35,8 @@ export interface TaskTerms {
   origin: Day;
   /** The half-day before which nothing that remains can start: the plan's now, or the walk that saw it. */
   now: Slot;
-  /** Who does a trade at this job. */
-  crewFor: (trade: Trade) => string | null;
+  /** Who does a piece of work of a trade at this job. */
+  crewFor: (trade: Trade, task: TaskId) => string | null;
 }
 
 /** The tasks of a job from its tracks, with what walks have seen of them, and those the rules added. */
@@ -93,12 +95,12 @@ function trackTask(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerms
     phase: step.phase,
     work: stepName(area, step),
     trade: step.trade,
-    crew: step.trade === 'nobody' || step.others ? null : terms.crewFor(step.trade),
+    crew: step.trade === 'nobody' || step.others ? null : terms.crewFor(step.trade, taskId(area.id, step.phase)),
     duration: state === 'done' ? 0 : Math.max(1, Math.ceil(step.remaining / crews)),
     shares: facts.shares ? FULL_OCCUPANCY / 2 : FULL_OCCUPANCY,
     state,
     floor: state === 'done' ? Math.min(seen, terms.now) : state === 'under-way' ? terms.now : earliest,
-    calendar: calendarOf(site, step),
+    calendar: calendarOf(site, area, step),
     rank: rankOf(
       area,
       step.phase,
@@ -113,7 +115,7 @@ function trackTask(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerms
   return task;
 }
 
-function calendarOf(site: Site, step: TrackStep): string {
+function calendarOf(site: Site, area: SiteArea, step: TrackStep): string {
   const facts = phaseFacts(step.phase);
   if (step.office) return officeCalendar(step.office);
   if (facts.elapsed) return ALWAYS;
@@ -121,7 +123,14 @@ function calendarOf(site: Site, step: TrackStep): string {
     facts.loud &&
     site.loudHalf &&
     rulesOf(site).some((rule) => rule.effects.some((effect) => effect.form === 'quiet-hours') && ruleHolds(site, rule));
-  return jobCalendar(site.id, ...(quiet ? ['loud' as const] : []), ...forbidsOf(step.phase));
+  const loud = facts.loud === true;
+  const asked = quietFor(site.quiet ?? [], area.id, loud).length > 0;
+  return jobCalendar(
+    site.id,
+    ...(quiet ? ['loud' as const] : []),
+    ...(asked ? [quietOf(area.id, loud)] : []),
+    ...forbidsOf(step.phase),
+  );
 }
 
 /** A leftover is half a day of its trade: getting there is most of it. */
@@ -149,7 +158,7 @@ function besideTrack(
     phase: null,
     work: { kind: 'beside', area: area?.name ?? '', text: work.text },
     trade: work.trade,
-    crew: work.trade === 'nobody' ? null : terms.crewFor(work.trade),
+    crew: work.trade === 'nobody' ? null : terms.crewFor(work.trade, id),
     duration: work.halfDays,
     shares,
     state: 'waiting',
@@ -235,7 +244,7 @@ function addedTask(site: Site, added: AddedTask, begun: boolean, earliest: Slot,
     phase: null,
     work: addedName(site, added),
     trade,
-    crew: trade === 'nobody' ? null : terms.crewFor(trade),
+    crew: trade === 'nobody' ? null : terms.crewFor(trade, added.id),
     duration: MOMENTS.includes(added.kind) || done ? 0 : 1,
     shares: 0,
     state: done ? 'done' : 'waiting',

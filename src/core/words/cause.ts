@@ -100,6 +100,10 @@ const SAYINGS: Sayings = {
           : `${subject} was marked and is kept live, says ${by}`,
   'job-task': ({ task, done }) => `${sayWork({ kind: task })} ${done ? 'was done' : 'is open again'}`,
   beside: (cause) => `${listed(cause.places)} were said to share a wall`,
+  quiet: (cause) => `Quiet was ${cause.what === 'asked' ? 'asked for' : 'asked for no longer'}: ${cause.text}`,
+  declined: (cause, on) => `${cause.name} cannot come on ${on(cause.day)} for ${sayWork(cause.work)}`,
+  given: (cause) =>
+    `${cause.name} comes for ${sayWork(cause.work)}${cause.more > 0 ? ` and ${counted(cause.more, 'more visit')}` : ''}`,
   slip: (cause) =>
     `${capital(cause.thing)} ${agree(cause.thing, 'comes', 'come')} ${counted(Math.abs(cause.days), 'day')} ` +
     `${cause.days > 0 ? 'later' : 'earlier'} than said before${why(cause.why)}`,

@@ -23,6 +23,7 @@ export function sayAlso(reason: Reason, today: Day): Phrase[] {
 }
 
 const HOURS = {
+  quiet: 'It keeps to the quiet that was asked for.',
   loud: 'Loud work keeps to the hours told to the neighbours.',
   office: 'The office comes on its own days.',
 } as const;

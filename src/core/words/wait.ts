@@ -1,4 +1,4 @@
-import type { Wait } from '../schedule/wait';
+import type { Calm, Wait } from '../schedule/wait';
 import type { TooMuch } from '../schedule/weather';
 import type { ArrivalWhy } from '../selections/arrival';
 import { formatDay, type Day } from '../units/day';
@@ -58,6 +58,10 @@ function waitWords(wait: Wait, today: Day): string {
       );
     case 'not-chosen':
       return `${wait.what} would stand open: nothing is chosen for ${listed(wait.phases.map((phase) => phaseFacts(phase).label))}`;
+    case 'declined':
+      return `${wait.who} cannot come on ${on(wait.day)}`;
+    case 'calm':
+      return CALM[wait.why];
     case 'one-visit':
       return `it is looked at with ${counted(wait.rooms - 1, 'other room')} on one visit; that costs the job a day at most`;
     case 'open-too-long':
@@ -66,6 +70,13 @@ function waitWords(wait: Wait, today: Day): string {
       return `${sayWeather(wait.weather, today)} would fall into it`;
   }
 }
+
+const CALM: Record<Calm, string> = {
+  confirmed: 'it was confirmed for this day',
+  frozen: 'the next days stay as they were said',
+  stands: 'it stays on the day people go by; it could begin sooner',
+  'no-sooner': 'it could begin sooner, but nothing new is put into the next two weeks unasked',
+};
 
 const REQUESTED = { drawing: 'the drawing by', answer: 'the answer of', approval: 'the approval by' } as const;
 

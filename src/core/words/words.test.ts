@@ -128,6 +128,8 @@ const WAITS: OfEach<Wait> = {
     { kind: 'not-closed', what: 'the roof', thing: 'covering', due: '2027-04-12', promised: false },
   ],
   'not-chosen': [{ kind: 'not-chosen', what: 'the roof', phases: ['covering'] }],
+  declined: [{ kind: 'declined', who: 'Halyard Wiring', day: '2027-03-12' }],
+  calm: (['confirmed', 'frozen', 'stands', 'no-sooner'] as const).map((why) => ({ kind: 'calm', why })),
   'one-visit': [{ kind: 'one-visit', rooms: 4 }],
   told: [{ kind: 'told', text: 'the cabinets arrive Mon 5 Apr' }],
 };
@@ -416,6 +418,29 @@ const CAUSES: OfEach<Cause> = {
     { kind: 'together', changes: 4, more: true },
     { kind: 'together', changes: 18, more: false },
   ],
+  declined: [
+    {
+      kind: 'declined',
+      crew: 'c',
+      name: 'Halyard Wiring',
+      task: 't',
+      work: { kind: 'called', text: 'Study · wires' },
+      day: '2027-03-12',
+    },
+  ],
+  given: [0, 3].map((more) => ({
+    kind: 'given',
+    sub: 'c',
+    name: 'Halyard Wiring',
+    task: 't',
+    work: { kind: 'called', text: 'Study · wires' },
+    more,
+  })),
+  quiet: (['asked', 'over'] as const).map((what) => ({
+    kind: 'quiet',
+    what,
+    text: 'nothing loud before eleven until Friday',
+  })),
   'better-order': [{ kind: 'better-order' }],
   form: [{ kind: 'form' }],
   told: [{ kind: 'told', text: 'the outlook changed' }],

@@ -242,6 +242,11 @@ export interface Rows {
     narration: string;
     draft: string;
   };
+  end_day: {
+    job: JobId;
+    day: string;
+    said_at: string | null;
+  };
   extra_work: {
     id: string;
     job: JobId;
@@ -330,6 +335,8 @@ export interface Rows {
     markup: number;
     tax_rate: number;
     tax_shown: 'apart' | 'within';
+    frozen_days: number;
+    move_weight: number;
   };
   fixture: {
     id: string;
@@ -767,6 +774,8 @@ export interface Rows {
     made: number;
     words: string;
     asked_at: string;
+    found: string | null;
+    better_than: number | null;
   };
   plant: {
     id: string;
@@ -868,6 +877,18 @@ export interface Rows {
     observation: string;
     at: string;
     person: PersonId | null;
+  };
+  quiet: {
+    id: string;
+    job: JobId;
+    area: AreaId | null;
+    covers: 'loud' | 'all';
+    half: 0 | 1 | null;
+    weekdays: string;
+    first_day: string;
+    last_day: string | null;
+    words: string;
+    observation: string | null;
   };
   rate: {
     phase: Phase;
@@ -1163,6 +1184,10 @@ export interface Rows {
     version: number;
     phone: string;
   };
+  sub_trade: {
+    sub: SubId;
+    trade: Trade;
+  };
   supplier: {
     id: SupplierId;
     name: string;
@@ -1177,6 +1202,19 @@ export interface Rows {
     first_day: string;
     last_day: string;
     why: string;
+  };
+  visit_day: {
+    task: TaskId;
+    job: JobId;
+    crew: string;
+    day: string;
+    half: 0 | 1;
+    said: 'nothing' | 'told' | 'asked' | 'confirmed' | 'declined';
+    told_day: string | null;
+    told_half: 0 | 1 | null;
+    said_at: string | null;
+    said_by: string;
+    note: string;
   };
   walk: {
     id: WalkId;
@@ -1291,6 +1329,7 @@ export interface Defaults {
     | 'came_on'
     | 'version';
   dropped_draft: never;
+  end_day: 'said_at';
   extra_work:
     'after_phase' | 'assumption' | 'change_order' | 'version' | 'assembly' | 'follows' | 'probes' | 'left_for';
   feed: 'closed_at';
@@ -1322,7 +1361,17 @@ export interface Defaults {
     | 'proved_by'
     | 'proved_on'
     | 'trade';
-  firm: 'id' | 'town' | 'trip_weight' | 'zone' | 'currency' | 'markup' | 'tax_rate' | 'tax_shown';
+  firm:
+    | 'id'
+    | 'town'
+    | 'trip_weight'
+    | 'zone'
+    | 'currency'
+    | 'markup'
+    | 'tax_rate'
+    | 'tax_shown'
+    | 'frozen_days'
+    | 'move_weight';
   fixture: 'removed' | 'version';
   gate: 'not_before' | 'together';
   gate_end: never;
@@ -1392,7 +1441,7 @@ export interface Defaults {
   plan_move: 'id' | 'task';
   plan_part: 'finish_day';
   plan_problem: 'id';
-  plan_search: 'id' | 'made' | 'words';
+  plan_search: 'id' | 'made' | 'words' | 'found' | 'better_than';
   plant: 'version';
   plant_down: never;
   price: 'name' | 'unit' | 'unit_price';
@@ -1413,6 +1462,7 @@ export interface Defaults {
     | 'note'
     | 'version';
   purchased: 'person';
+  quiet: 'area' | 'half' | 'weekdays' | 'last_day' | 'observation';
   rate: never;
   recording: never;
   request:
@@ -1500,8 +1550,10 @@ export interface Defaults {
   step: 'basis' | 'crews' | 'others' | 'others_on';
   step_part: never;
   sub: 'lead_name' | 'email' | 'version' | 'phone';
+  sub_trade: never;
   supplier: 'email' | 'note' | 'desk' | 'version' | 'phone';
   supplier_closure: 'why';
+  visit_day: 'said' | 'told_day' | 'told_half' | 'said_at' | 'said_by' | 'note';
   walk: 'finished_at';
   walk_plan: 'before_version' | 'effect';
   way_in:

@@ -19,6 +19,8 @@ import { supplierHandlers } from '../selections/suppliers';
 import { sequenceHandlers } from '../sequence/commands';
 import { inspectionHandlers } from '../schedule/inspections';
 import { pinHandlers } from '../schedule/pins';
+import { quietHandlers } from '../sites/quiet';
+import { visitHandlers } from '../visits/commands';
 import { planHandlers } from '../schedule/plan-commands';
 import { takeAwayHandlers } from '../scope/take-away';
 import { resourceHandlers } from '../schedule/resources';
@@ -76,6 +78,8 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   sequenceHandlers,
   inspectionHandlers,
   pinHandlers,
+  visitHandlers,
+  quietHandlers,
   planHandlers,
   resourceHandlers,
   takeAwayHandlers,

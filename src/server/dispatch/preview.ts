@@ -3,11 +3,12 @@ import type { ProblemDocument } from '@/contract/command';
 import type { PreviewView } from '@/contract/views/plan';
 import { jobEnd } from '@/core/schedule/job-end';
 import { opened } from '@/core/schedule/objective';
-import { placedLike } from '@/core/schedule/plan';
+import { groupBy } from '@/core/group-by';
+import { placedLike, type Placed } from '@/core/schedule/plan';
 import { countBefore } from '@/core/schedule/calendar';
 import { roundsOf, tripsOf } from '@/core/schedule/trips';
 import { formatDay } from '@/core/units/day';
-import { lastDay } from '@/core/units/slot';
+import { formatSlot, lastDay } from '@/core/units/slot';
 import { sayLeftOut } from '@/core/words/left-out';
 import { sayWork } from '@/core/words/work';
 import type { Installation } from '../installation';
@@ -15,6 +16,8 @@ import { planInput } from '../plan/plan-input';
 import { readAhead } from '../reading/ahead';
 import { readIf } from '../reading/read-if';
 import { jobNames } from '../reading/job';
+import { nearUntil, visitDays } from '../reading/visits';
+import { isVisit } from '../visits/stand';
 import { readFirm, type FirmReading } from '../reading/reading';
 import { refuseWhereServed } from '../serving';
 import type { Prepared } from '../door/prepared';
@@ -82,7 +85,7 @@ type Picture = ReturnType<typeof placedLike>;
 const picture = (firm: FirmReading): Picture => placedLike(planInput(firm));
 
 function compared(firm: FirmReading, before: Picture, after: Picture): PreviewView {
-  const none = { jobs: [], trips: 0, added: [], gone: [], broken: [] };
+  const none = { jobs: [], trips: 0, added: [], gone: [], broken: [], told: [], others: 0 };
   if (!after.ok) return { ...none, problem: after.problem.message };
   const left = after.value.leftOut;
   if (left.length > 0)
@@ -122,6 +125,31 @@ function compared(firm: FirmReading, before: Picture, after: Picture): PreviewVi
     added: [...has].flatMap(([id, label]) => (had.has(id) ? [] : [label])),
     gone: [...had].flatMap(([id, label]) => (has.has(id) ? [] : [label])),
     broken: broken(is).filter((text) => !brokenBefore.has(text)),
+    ...wouldMove(firm, was, is),
     problem: null,
+  };
+}
+
+/** Who would have to be told of visits that move: those that were told, and those of the next two weeks. */
+function wouldMove(firm: FirmReading, was: Placed, is: Placed): Pick<PreviewView, 'told' | 'others'> {
+  const rows = visitDays(firm);
+  const [near, names] = [nearUntil(firm), jobNames(firm)];
+  const on = (slot: number): string => formatSlot(firm.today, slot);
+  const moved = is.net.tasks.flatMap((task, number) => {
+    const before = was.net.index.get(task.id);
+    const [from, to] = [was.placement.start[before ?? -1], is.placement.start[number] ?? 0];
+    return from === undefined || from === to || !isVisit(task) ? [] : [{ task, from, to, row: rows.get(task.id) }];
+  });
+  const told = moved.filter(({ from, to, row }) => Math.min(from, to) < near || (row?.told_day ?? null) !== null);
+  const crews = new Map(is.net.input.crews.map(({ id, name }) => [id, name]));
+  return {
+    told: [...groupBy(told, ({ task }) => task.crew ?? '')].map(([crew, visits]) => ({
+      name: crews.get(crew) ?? '',
+      visits: visits.map(({ task, from, to, row }) => ({
+        ...{ label: sayWork(task.work), job: names.get(task.job) ?? '', from: on(from), to: on(to) },
+        confirmed: row?.said === 'confirmed',
+      })),
+    })),
+    others: moved.length - told.length,
   };
 }

@@ -37,6 +37,7 @@ const ENTRY = `SELECT command_log.seq, command_log.id, type, who, job, payload, 
 /** What stays as it is, with what to do instead. */
 const LASTING: Partial<Record<CommandType, string>> = {
   'firm.found': 'A firm that was founded is not taken back.',
+  'plan.take': 'A plan that was taken stays until something changes it; who has to hear of it stands under What moved.',
   'walk.finish': 'A walk that is finished stays so; what is recorded later still belongs to it.',
 };
 

@@ -1,4 +1,5 @@
 import { hashSync } from '@node-rs/argon2';
+import type { Trade } from '@/core/sequence/trades';
 import { insert, queryOne, execute } from '../database/query';
 import type { Connection } from '../database/open';
 import type { Rows } from '../database/rows';
@@ -26,9 +27,24 @@ const addOnePerson = (
     password_hash: person.password ? hashSync(person.password) : null,
   });
 
-/** What a trip counts against half-days, for the firm. */
-export const weighTrips = (db: Connection, weight: number): void =>
-  void execute(db, 'UPDATE firm SET trip_weight = @weight', { weight });
+/** What trips and moved visits count against half-days, and in how many working days nothing moves without need. */
+export const weighPlans = (
+  db: Connection,
+  firm: { tripWeight: number; moveWeight: number; frozenDays: number },
+): void =>
+  void execute(
+    db,
+    'UPDATE firm SET trip_weight = @tripWeight, move_weight = @moveWeight, frozen_days = @frozenDays',
+    firm,
+  );
+
+/** Trades that a sub does besides the one they are listed under. */
+function keepTrades({ db }: CommandContext, sub: string, trades: readonly Trade[]): void {
+  if (trades.includes('nobody'))
+    throw unprocessable('trade-of-nobody', 'Waiting is no trade that a sub could do; choose others.', 'also');
+  execute(db, 'DELETE FROM sub_trade WHERE sub = @sub', { sub });
+  for (const trade of new Set(trades)) insert(db, 'sub_trade', { sub, trade });
+}
 
 export const firmHandlers = handlers({
   'firm.found': (context, payload) => {
@@ -63,7 +79,7 @@ export const firmHandlers = handlers({
       { currency, markup, taxRate, taxShown },
     ),
   'person.add': (context, payload) => addOnePerson(context, payload),
-  'sub.add': (context, { id, trade, name, crews, leadName, email, phone }) => {
+  'sub.add': (context, { id, trade, also, name, crews, leadName, email, phone }) => {
     if (trade === 'nobody')
       throw unprocessable(
         'trade-of-nobody',
@@ -71,10 +87,12 @@ export const firmHandlers = handlers({
         'trade',
       );
     insert(context.db, 'sub', { id, trade, name, crews, lead_name: leadName, email, phone });
+    keepTrades(context, id, also);
     context.replanAll(openJobs(context), { kind: 'sub', sub: id, name, what: 'joined' });
   },
-  'sub.change': (context, { id, version, name, crews, leadName, email, phone }) => {
+  'sub.change': (context, { id, version, also, name, crews, leadName, email, phone }) => {
     requireVersion(context, 'sub', id, version);
+    keepTrades(context, id, also);
     execute(
       context.db,
       `UPDATE sub

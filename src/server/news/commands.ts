@@ -1,6 +1,7 @@
 import { insert, queryOne, execute } from '../database/query';
 import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
 import { Refusal, unprocessable } from '../refusal';
+import { clientGoesBy } from '../visits/stand';
 import { addLink, revokeLink } from './links';
 import { changeDraft, sendDraft } from './updates';
 import type { Rows } from '../database/rows';
@@ -34,6 +35,7 @@ export const updateHandlers = handlers({
   'update.send': (context, { id, version, title, body, expiresOn, recipients }) => {
     const draft = needDraft(context, id, version);
     sendDraft(context.db, id, { title, body, sent_at: context.now });
+    if (draft.audience === 'client') clientGoesBy(context, draft.job);
     for (const { messageId, linkId, name, address } of recipients) {
       addLink(context, { id: linkId, audience: draft.audience, job: draft.job, recipient: name, expiresOn });
       insert(context.db, 'message', {

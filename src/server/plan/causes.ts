@@ -1,11 +1,13 @@
 import { groupBy } from '@/core/group-by';
 import { countBefore } from '@/core/schedule/calendar';
-import type { Cause } from '@/core/schedule/cause';
+import { causesIn, type Cause } from '@/core/schedule/cause';
 import type { Plan } from '@/core/schedule/plan';
 import { workedDaysFrom } from '@/core/schedule/slippage';
 import { traceMoves, type Trace } from '@/core/schedule/trace';
 import { taskId } from '@/core/sequence/site';
 import { slotOf, type Slot } from '@/core/units/slot';
+import { queryAll } from '../database/query';
+import type { Connection } from '../database/open';
 import type { Mark } from '../door/marks';
 import { holidaysOf } from '../reading/firm';
 import { areaNames } from '../reading/job';
@@ -61,4 +63,22 @@ function seenOn(
     const halves = worked.now(now.finish) - worked.then(then.finish);
     return halves === 0 ? [] : [{ kind: 'progress', ...at, phase: seen.phase, fraction: seen.fraction, halves }];
   });
+}
+
+/**
+ * Why things moved since an instant: what moved each of them first; what only the newest plan moved, as its trace says.
+ * @param trace of the newest plan, whose moves are not kept yet; none where all are
+ */
+export function sinceThen(db: Connection, job: string, at: string, trace: Trace | undefined): Trace {
+  const first = new Map<string | null, Cause[]>();
+  const rows = queryAll<{ task: string | null; cause: string }>(
+    db,
+    'SELECT task, cause FROM plan_move WHERE job = @job AND made_at > @at ORDER BY id',
+    { job, at },
+  );
+  for (const { task, cause } of rows) if (!first.has(task)) first.set(task, causesIn(cause));
+  return {
+    ofTask: (task) => first.get(task) ?? trace?.ofTask(task) ?? [],
+    ofFinish: (of) => first.get(null) ?? trace?.ofFinish(of) ?? [],
+  };
 }

@@ -1,6 +1,6 @@
 import { isOfficeCalendar } from '@/core/sequence/calendars';
 import { placedLike } from '@/core/schedule/plan';
-import { firstFrom } from '@/core/schedule/objective';
+import { firstFrom } from '@/core/schedule/passes';
 import { reasonFor } from '@/core/schedule/reasons';
 import type { Day } from '@/core/units/day';
 import { formatSlot, slotOf } from '@/core/units/slot';

@@ -1,22 +1,33 @@
+import { groupBy } from '@/core/group-by';
 import { weekdaysFrom } from '@/core/schedule/calendar';
 import type { NotBefore } from '@/core/schedule/network';
-import { USUAL_WEIGHTS, type Crew, type PlanInput, type Weights } from '@/core/schedule/plan-input';
+import { USUAL_WEIGHTS, type PlanInput, type Weights } from '@/core/schedule/plan-input';
 import { keptOff, rainOf, type HalfDayOutlook } from '@/core/schedule/weather';
 import { sequenceOf } from '@/core/sequence/links';
 import type { Site } from '@/core/sequence/site';
-import { ALWAYS, jobCalendar, narrowingsOf, officeCalendar } from '@/core/sequence/calendars';
+import {
+  ALWAYS,
+  asQuiet,
+  isWeather,
+  jobCalendar,
+  narrowingsOf,
+  officeCalendar,
+  type Narrowing,
+} from '@/core/sequence/calendars';
+import { isQuiet, quietFor } from '@/core/sequence/quiet';
 import { tasksOf } from '@/core/sequence/tasks';
 import type { Trade } from '@/core/sequence/trades';
 import { weekday, type Day } from '@/core/units/day';
-import { isAfternoon, slotOf, type Slot } from '@/core/units/slot';
+import { dayOfSlot, isAfternoon, slotOf, type Slot } from '@/core/units/slot';
 import { dayIn, halfIn } from '@/core/units/zone';
 import { waitsOf } from './waits';
-import { crewsByTrade, plantCrews } from '../reading/crews';
+import { crewsByTrade, plantCrews, subCrews, tradesOfSubs } from '../reading/crews';
 import { firmRow, holidaysOf, officesOf, outlookRows } from '../reading/firm';
 import { jobRow } from '../reading/job';
-import { wholePlan } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';
+import { quietTimes } from '../reading/quiet';
 import { siteOf } from '../reading/site';
+import { declinedWaits, standingOfVisits, visitDays } from '../reading/visits';
 import { lastWalk } from '../reading/walks';
 import { refuseWhereServed } from '../serving';
 import { holdWaits, waitsByHand } from './waits-by-hand';
@@ -33,22 +44,23 @@ export function planInput(firm: FirmReading, whatIf?: WhatIf): PlanInput {
   refuseWhereServed('Placing a plan');
   const { today } = firm;
   const holidays = holidaysOf(firm);
-  const subs = crewsByTrade(firm);
+  const crewFor = crewsAt(firm);
   const outlook = outlookRows(firm);
+  const standing = standingOfVisits(firm);
   const input: PlanInput = {
     origin: today,
     tasks: [],
     links: [],
     notBefore: [],
     exposures: [],
-    crews: [...[...subs.values()].flat(), ...plantCrews(firm)],
+    crews: [...subCrews(firm), ...plantCrews(firm)],
     calendars: { [ALWAYS]: () => true },
     jobCalendars: {},
     promises: {},
     keptOff: {},
     rain: rainOf(outlook, today),
-    order: orderOf(firm),
     weights: weightsOf(firm),
+    ...(standing ? { standing } : {}),
   };
   const days = weekdaysFrom(today, holidays);
   for (const office of officesOf(firm))
@@ -62,7 +74,7 @@ export function planInput(firm: FirmReading, whatIf?: WhatIf): PlanInput {
       ...tasksOf(site, sequence.added, {
         origin: today,
         now: walkedUntil(job),
-        crewFor: (trade) => crewFor(subs, trade, number),
+        crewFor: (trade, task) => crewFor(trade, id, number, task),
       }),
     );
     input.links.push(...sequence.links);
@@ -71,6 +83,7 @@ export function planInput(firm: FirmReading, whatIf?: WhatIf): PlanInput {
       ...holdWaits(job),
       ...waitsOf(job),
       ...waitsByHand(job),
+      ...declinedWaits(job),
       ...(whatIf?.job === id ? (whatIf.notBefore ?? []) : []),
     );
     input.calendars[jobCalendar(id)] = days;
@@ -82,8 +95,8 @@ export function planInput(firm: FirmReading, whatIf?: WhatIf): PlanInput {
 }
 
 /**
- * The calendars of tasks that are kept off some slots: by the hours told to the neighbours, by what the outlook
- * forbids.
+ * The calendars of tasks that are kept off some slots: by the hours told to the neighbours, by times of quiet, by what the
+ * outlook forbids.
  */
 function narrowCalendars(
   firm: FirmReading,
@@ -94,38 +107,79 @@ function narrowCalendars(
   for (const { job, calendar } of input.tasks) {
     if (input.calendars[calendar]) continue;
     const narrowed = narrowingsOf(calendar);
-    const half = narrowed.includes('loud') ? jobRow(firm.job(job)).loud_half : undefined;
-    const base = half ? (slot: Slot): boolean => days(slot) && isAfternoon(slot) === (half === 'afternoon') : days;
-    const off = keptOff(
-      outlook,
-      input.origin,
-      narrowed.filter((narrowing) => narrowing !== 'loud'),
-    );
-    input.calendars[calendar] = (slot) => base(slot) && !off.has(slot);
+    const told = narrowed.filter((narrowing) => !isWeather(narrowing));
+    const base = toldHours(firm.job(job), told, days);
+    const off = keptOff(outlook, input.origin, narrowed.filter(isWeather));
+    input.calendars[calendar] = off.size === 0 ? base : (slot) => base(slot) && !off.has(slot);
     if (off.size === 0) continue;
-    const baseId = half ? jobCalendar(job, 'loud') : jobCalendar(job);
+    const baseId = jobCalendar(job, ...told);
     input.calendars[baseId] ??= base;
     (input.keptOff ??= {})[calendar] = { base: baseId, slots: off };
   }
 }
 
-const weekdayOf = (today: Day, slot: Slot): number => (((weekday(today) + Math.floor(slot / 2)) % 7) + 7) % 7;
+/** The half-days that are left once neighbours and household have said theirs. */
+function toldHours(
+  job: JobReading,
+  told: readonly Narrowing[],
+  days: (slot: Slot) => boolean,
+): (slot: Slot) => boolean {
+  const { today } = job.firm;
+  const half = told.includes('loud') ? jobRow(job).loud_half : undefined;
+  const quiet = told.flatMap((narrowing) => {
+    const of = asQuiet(narrowing);
+    return of ? quietFor(quietTimes(job), of.area, of.loud) : [];
+  });
+  if (!half && quiet.length === 0) return days;
+  const known = new Map<Slot, boolean>();
+  const isFree = (slot: Slot): boolean =>
+    days(slot) &&
+    (!half || isAfternoon(slot) === (half === 'afternoon')) &&
+    !quiet.some((one) => isQuiet(one, dayOfSlot(today, slot), isAfternoon(slot) ? 1 : 0));
+  return (slot) => {
+    const free = known.get(slot) ?? isFree(slot);
+    known.set(slot, free);
+    return free;
+  };
+}
 
-/** The starts of the newest plan: what comes next begins from them, so that nothing moves without need. */
-const orderOf = (firm: FirmReading): ReadonlyMap<string, number> =>
-  new Map(wholePlan(firm)?.tasks.map((task) => [task.id, task.start]));
+const weekdayOf = (today: Day, slot: Slot): number => (((weekday(today) + Math.floor(slot / 2)) % 7) + 7) % 7;
 
 const weightsOf = (firm: FirmReading): Weights => ({
   ...USUAL_WEIGHTS,
   late: Object.fromEntries(firm.jobs.map((id) => [id, jobRow(firm.job(id)).weight])),
   trip: firmRow(firm)?.trip_weight ?? USUAL_WEIGHTS.trip,
+  move: firmRow(firm)?.move_weight ?? USUAL_WEIGHTS.move,
 });
 
-/** A job keeps one sub of a trade; jobs are dealt out among the subs in turn. */
-const crewFor = (crews: ReadonlyMap<Trade, Crew[]>, trade: Trade, job: number): string | null => {
-  const list = crews.get(trade) ?? [];
-  return list[job % Math.max(1, list.length)]?.id ?? null;
-};
+/**
+ * Who does a trade at a job: whoever a piece of work was given to, else whoever of that trade comes to the job already, else
+ * jobs are dealt out among the subs in turn.
+ */
+function crewsAt(firm: FirmReading): (trade: Trade, job: string, number: number, task: string) => string | null {
+  const crews = crewsByTrade(firm);
+  const trades = tradesOfSubs(firm);
+  const rows = visitDays(firm);
+  const comes = groupBy([...rows.values()], (row) => row.job as string);
+  const known = new Map<string, string | null>();
+  return (trade, job, number, task) => {
+    const all = crews.get(trade) ?? [];
+    if (all.length < 2) return all[0]?.id ?? null;
+    const given = rows.get(task)?.crew;
+    if (given && all.some((crew) => crew.id === given)) return given;
+    // Who does it besides another trade comes where a visit is given to them.
+    const first = all.filter((crew) => trades.get(crew.id)?.[0] === trade);
+    const list = first.length > 0 ? first : all;
+    const key = `${job} ${trade}`;
+    const usual =
+      known.get(key) ??
+      comes.get(job)?.find((row) => list.some((crew) => crew.id === row.crew))?.crew ??
+      list[number % list.length]?.id ??
+      null;
+    known.set(key, usual);
+    return usual;
+  };
+}
 
 /** What remains never starts before the walk that saw it. */
 function walkedUntil(job: JobReading): Slot {

@@ -12,9 +12,9 @@ import { keepDrafts } from '../news/updates';
 import { draftsOf } from './drafts';
 import { LEFT_OUT } from '../reading/firm';
 import { jobNames } from '../reading/job';
-import { isOfOldForm, readPlan } from '../reading/plan';
+import { isOfOldForm, planAsOf, readPlan, type StoredPlan } from '../reading/plan';
 import { readFirm, type FirmReading, type Source } from '../reading/reading';
-import { traceOf } from './causes';
+import { sinceThen, traceOf } from './causes';
 import { effectOf } from './effect';
 import { planInput } from './plan-input';
 import { rowsOfPlan, storePlan, type PlanRows } from './store-plan';
@@ -38,6 +38,8 @@ interface Round {
 
 interface WalkEffect {
   walk: string;
+  /** The plan at its beginning. */
+  before: number | null;
   effect: string;
   drafts: NewRow<'job_update'>[];
 }
@@ -114,18 +116,28 @@ const leftOutOf = (firm: FirmReading, { leftOut, origin }: Plan): Problem | null
 const distinctCauses = (marks: readonly Mark[]): Cause[] =>
   [...new Map(marks.flatMap((mark) => mark.causes).map((cause) => [JSON.stringify(cause), cause])).values()].slice(-3);
 
+/**
+ * What a walk did to the plan: against the plan at its beginning, whatever was made anew meanwhile. What moved in between
+ * is told by what moved it first.
+ */
 function walkEffect(
   firm: FirmReading,
   walk: string,
-  before: Plan | undefined,
+  former: Plan | undefined,
   after: Plan,
   now: string,
   trace: Trace | undefined,
 ): WalkEffect {
-  const job = queryOne<{ job: string }>(firm.db, 'SELECT job FROM walk WHERE id = @walk', { walk })?.job ?? '';
-  const effect = effectOf(before, after, job, trace);
+  const { job, started_at: at } = queryOne<{ job: string; started_at: string }>(
+    firm.db,
+    'SELECT job, started_at FROM walk WHERE id = @walk',
+    { walk },
+  ) ?? { job: '', started_at: now };
+  const before = planAsOf(firm.db, at) ?? former;
+  const effect = effectOf(before, after, job, sinceThen(firm.db, job, at, trace));
   return {
     walk,
+    before: before && 'version' in before ? (before as StoredPlan).version : null,
     effect: JSON.stringify(effect),
     drafts: draftsOf(firm.job(job), walk, effect, after, now),
   };
@@ -138,12 +150,12 @@ function writeRound(db: Connection, { last, causes, jobs, before, made }: Round,
   let version: number | null = null;
   if (made.ok) {
     version = storePlan(db, made.rows);
-    for (const { walk, effect, drafts } of made.walks) {
+    for (const { walk, before: begun, effect, drafts } of made.walks) {
       execute(
         db,
         `INSERT OR REPLACE INTO walk_plan (walk, before_version, after_version, effect)
           VALUES (@walk, @before, @version, @effect)`,
-        { walk, before, version, effect },
+        { walk, before: begun ?? before, version, effect },
       );
       keepDrafts(db, walk, drafts);
     }
@@ -165,7 +177,7 @@ function writeRound(db: Connection, { last, causes, jobs, before, made }: Round,
   });
 }
 
-/** Of walks from before their effect was kept with them, the plans stay that it is seen from. */
+/** The plans stay that walks under way began with, and of walks whose effect was not kept with them those it is seen from. */
 function dropOldPlans(db: Connection, version: number): void {
   execute(
     db,
@@ -173,7 +185,10 @@ function dropOldPlans(db: Connection, version: number): void {
       WHERE version < @oldest AND version NOT IN (
         SELECT after_version FROM walk_plan WHERE effect IS NULL
         UNION
-        SELECT before_version FROM walk_plan WHERE effect IS NULL AND before_version IS NOT NULL)`,
+        SELECT before_version FROM walk_plan WHERE effect IS NULL AND before_version IS NOT NULL
+        UNION
+        SELECT max(plan.version) FROM walk JOIN plan ON plan.made_at <= walk.started_at
+          WHERE walk.finished_at IS NULL GROUP BY walk.id)`,
     { oldest: version - KEPT_VERSIONS },
   );
 }

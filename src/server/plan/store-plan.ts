@@ -10,6 +10,7 @@ import { readPlan, type StoredPlan } from '../reading/plan';
 import { PLAN_FORM } from '../reading/plan-form';
 import type { FirmReading } from '../reading/reading';
 import { workedAcross } from './causes';
+import { standChanges, writeStandChanges, type StandChanges } from '../visits/stand';
 import { eventChanges, writeEventChanges, type EventChanges } from './calendar-events';
 
 /** A plan as it is stored: made ready outside of the transaction that stores it. */
@@ -19,12 +20,15 @@ export interface PlanRows {
   moves: Omit<NewRow<'plan_move'>, 'version'>[];
   /** What calendars outside are told. */
   events: EventChanges;
+  /** Where visits stand from then on. */
+  visits: StandChanges;
 }
 
 /**
  * Everything that is stored of a plan.
  * @param causes what it was made anew for
  * @param trace why each thing moved; everything because of the same where it is not given
+ * @param anew somebody took it: visits stand where it has them
  */
 export function rowsOfPlan(
   firm: FirmReading,
@@ -32,6 +36,7 @@ export function rowsOfPlan(
   now: string,
   causes: readonly Cause[],
   trace: Trace = { ofTask: () => [...causes], ofFinish: () => [...causes] },
+  anew = false,
 ): PlanRows {
   const { tasks, links, origin, ...frame } = plan;
   const jobOf = new Map(tasks.map((task) => [task.id, task.job]));
@@ -50,15 +55,17 @@ export function rowsOfPlan(
     }),
     moves: former ? movesOf(firm, former, plan, now, trace) : [],
     events: eventChanges(firm.db, plan),
+    visits: standChanges(firm, plan, anew),
   };
 }
 
 /** Stores a plan as the newest version, with what it moved and what calendars outside are to know. */
-export function storePlan(db: Connection, { row, parts, moves, events }: PlanRows): number {
+export function storePlan(db: Connection, { row, parts, moves, events, visits }: PlanRows): number {
   const version = (queryOne<{ last: number | null }>(db, 'SELECT max(version) AS last FROM plan')?.last ?? 0) + 1;
   insert(db, 'plan', { ...row, version });
   for (const part of parts) insert(db, 'plan_part', { ...part, version });
   writeEventChanges(db, events, row.made_at);
+  writeStandChanges(db, visits);
   for (const move of moves) insert(db, 'plan_move', { ...move, version });
   return version;
 }

@@ -30,6 +30,7 @@ import { alternativesOf, selectionsOf } from '../views/selection';
 import { requestViews } from '../views/requests';
 import { holdsOf } from '../views/holds';
 import { logisticsOf } from '../views/logistics';
+import { subVisits } from '../views/sub-visits';
 import { briefIn, briefOfJob, findingsOf } from '../views/scope-parts';
 import { pictureViews } from '../views/room';
 import { firmRow, subRows } from '../reading/firm';
@@ -300,6 +301,7 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
     title: link.job ? (jobs.get(link.job)?.name ?? '') : (sub?.name ?? ''),
     updates: link.job ? updatesFor(firm.job(link.job), 'crew') : [],
     days: plan ? daysOf(plan, jobIds, now, link.sub, jobs) : [],
+    visits: plan && link.sub ? subVisits(firm, plan, link.sub) : [],
     rooms: link.job ? roomsOf(firm.job(link.job), plan) : plan ? roomsOfSub(firm, plan, mine, sub?.trade) : [],
     around: [...jobIds].flatMap((id) => {
       const brief = briefOfJob(firm.job(id));

@@ -1,4 +1,4 @@
-import { awayRows, busyRows } from './crews';
+import { awayRows, busyRows, tradesOfSubs } from './crews';
 import { closuresOf, firmRow, holidaysOf, officesOf, outlookRows, plantDownRows, plantRows, subRows } from './firm';
 import { areaRows, besideRows, jobRow, levelRows, partRows, stepRows } from './job';
 import { choiceRows, ownRules, switchRows } from './knowledge';
@@ -19,6 +19,8 @@ import {
   ownLinkRows,
   pinRows,
 } from './sequence';
+import { quietRows } from './quiet';
+import { visitDays } from './visits';
 import { lastWalk, signRows } from './walks';
 
 const OF_THE_FIRM = [
@@ -33,6 +35,8 @@ const OF_THE_FIRM = [
   outlookRows,
   closuresOf,
   wholePlan,
+  tradesOfSubs,
+  visitDays,
 ];
 
 const OF_JOBS_OF_IT = [
@@ -64,6 +68,7 @@ const OF_JOBS_OF_IT = [
   ownRules,
   choiceRows,
   switchRows,
+  quietRows,
 ];
 
 /**

@@ -1,6 +1,6 @@
 import { groupBy } from '@/core/group-by';
 import type { Crew } from '@/core/schedule/plan-input';
-import { ownCrew, plantCrew } from '@/core/sequence/crews';
+import { crewOf, ownCrew, plantCrew } from '@/core/sequence/crews';
 import { TRADE_KEYS, TRADES, type Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 import { slotOf, type Slot } from '@/core/units/slot';
@@ -28,21 +28,55 @@ export const busyRows = ofFirm(({ db, today }) =>
   ),
 );
 
-/** Subs by trade; where the firm has none for a trade, its own people: one crew. */
-export const crewsByTrade = ofFirm((firm): ReadonlyMap<Trade, Crew[]> => {
+/** Every trade that each sub does, the one they are listed under first. */
+export const tradesOfSubs = ofFirm((firm): ReadonlyMap<string, Trade[]> => {
+  const more = groupBy(
+    queryAll<Rows['sub_trade']>(firm.db, 'SELECT * FROM sub_trade ORDER BY trade'),
+    (row) => row.sub as string,
+  );
+  return new Map(
+    subRows(firm).map(({ id, trade }) => [
+      id,
+      [trade, ...(more.get(id) ?? []).flatMap((row) => (row.trade === trade ? [] : [row.trade]))],
+    ]),
+  );
+});
+
+/** Subs, and the firm's own people of every trade that none of them does: one crew. */
+export const subCrews = ofFirm((firm): Crew[] => {
   const { today } = firm;
-  const crews = new Map<Trade, Crew[]>(TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => [trade, []]));
-  for (const sub of subRows(firm)) {
+  const subs = subRows(firm).map((sub): Crew => {
     const slots = [
       ...(awayRows(firm).get(sub.id) ?? []).flatMap((row) => slotsOf(today, row.first_day, row.last_day)),
       ...(busyRows(firm).get(sub.id) ?? []).map((row) => slotOf(today, row.day, row.half)),
     ];
-    crews.get(sub.trade)?.push({ id: sub.id, name: sub.name, capacity: sub.crews, away: new Set(slots) });
-  }
-  for (const [trade, list] of crews)
-    if (list.length === 0)
-      list.push({ id: ownCrew(trade), name: `our own ${TRADES[trade].toLowerCase()}`, capacity: 1, away: new Set() });
-  return crews;
+    return { id: sub.id, name: sub.name, capacity: sub.crews, away: new Set(slots) };
+  });
+  const trades = tradesOfSubs(firm);
+  const done = new Set([...trades.values()].flat());
+  const own = TRADE_KEYS.filter((trade) => trade !== 'nobody' && !done.has(trade));
+  const first = (crew: Crew): number => TRADE_KEYS.indexOf(trades.get(crew.id)?.[0] ?? 'nobody');
+  return TRADE_KEYS.flatMap((trade, at) => [
+    ...subs.filter((crew) => first(crew) === at),
+    ...(own.includes(trade) ? [ownPeople(trade)] : []),
+  ]);
+});
+
+const ownPeople = (trade: Trade): Crew => ({
+  ...{ id: ownCrew(trade), name: `our own ${TRADES[trade].toLowerCase()}`, capacity: 1, away: new Set<Slot>() },
+});
+
+/** Who there is for each trade. */
+export const crewsByTrade = ofFirm((firm): ReadonlyMap<Trade, Crew[]> => {
+  const trades = tradesOfSubs(firm);
+  const crews = groupBy(
+    subCrews(firm).flatMap((crew) => {
+      const known = crewOf(crew.id);
+      return (known.of === 'own' ? [known.trade] : (trades.get(crew.id) ?? [])).map((trade) => ({ trade, crew }));
+    }),
+    ({ trade }) => trade,
+  );
+  return new Map([...crews].map(([trade, list]) => [trade, list.map(({ crew }) => crew)]));
 });
 
 const slotsOf = (today: Day, first: Day, last: Day): Slot[] =>

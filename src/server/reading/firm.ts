@@ -121,7 +121,12 @@ export const openJobRows = ofFirm(({ db }) =>
 );
 
 /** The search for a better plan: how far it is, or how it ended. */
-export const searchRow = ofFirm(({ db }) => queryOne<Rows['plan_search']>(db, 'SELECT * FROM plan_search'));
+export const searchRow = ofFirm(({ db }) =>
+  queryOne<Omit<Rows['plan_search'], 'found'>>(
+    db,
+    'SELECT id, state, schedules, seed, made, words, asked_at, better_than FROM plan_search',
+  ),
+);
 
 /** How many days of each month the weather usually takes. */
 export const normalRows = ofFirm(({ db }) => queryAll<Rows['normal']>(db, 'SELECT * FROM normal ORDER BY month'));

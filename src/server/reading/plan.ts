@@ -88,6 +88,17 @@ function parsePlan(db: Connection, version: number, job: string | undefined): St
   };
 }
 
+/** The plan as it was at an instant: the newest version from before it; the oldest there is where none is kept. */
+export function planAsOf(db: Connection, at: string): StoredPlan | undefined {
+  const row = queryOne<{ version: number | null }>(
+    db,
+    `SELECT coalesce(
+        (SELECT max(version) FROM plan WHERE made_at <= @at), (SELECT min(version) FROM plan)) AS version`,
+    { at },
+  );
+  return row?.version == null ? undefined : readPlan(db, { version: row.version });
+}
+
 /** The newest plan of all jobs; undefined while there is none. */
 export const wholePlan = ofFirm(({ db }) => readPlan(db));
 

@@ -65,6 +65,14 @@ export const recordsAround = (db: Connection, walk: string): Observation[] =>
     { walk },
   ).map(shaped);
 
+/** What was noted of the household of a job since an instant. */
+export const householdSince = (job: JobReading, since: string): Of<'household'>[] =>
+  queryAll<RecordRow>(
+    job.firm.db,
+    `SELECT * FROM standing_observation WHERE job = @job AND kind = 'household' AND at >= @since ORDER BY at, id`,
+    { job: job.id, since },
+  ).map((row) => shaped(row) as Of<'household'>);
+
 /** Items that were found done after an instant, by whatever walk. */
 export const closedSince = (job: JobReading, since: string): Observation[] =>
   queryAll<RecordRow>(

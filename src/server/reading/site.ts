@@ -1,3 +1,4 @@
+import { quietTimes } from './quiet';
 import { groupBy } from '@/core/group-by';
 import { kindsLeft, type InspectionKind } from '@/core/sequence/inspections';
 import { LOGISTIC_FACTS } from '@/core/sequence/logistics';
@@ -68,6 +69,7 @@ export const siteOf = ofJob((job): Site => {
     })),
     ...(row.promise_day ? { promise: row.promise_day } : {}),
     ...(row.loud_half ? { loudHalf: row.loud_half } : {}),
+    quiet: quietTimes(job),
     ownLinks: ownLinks(job),
     leftovers: [
       ...carriedOf(job).flatMap(({ item }) =>

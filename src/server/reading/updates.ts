@@ -66,13 +66,16 @@ export const linkRows = (
     { job: job.id, subs: JSON.stringify(subs), today: job.firm.today, ...most },
   );
 
-/** Updates that were sent for an audience, the newest first. */
+/** Updates that were sent for an audience, the newest first; what went to one sub alone is theirs. */
 export const sentUpdates = (job: JobReading, audience: 'client' | 'crew', most: number): UpdateRow[] =>
   queryAll<UpdateRow>(
     job.firm.db,
     `SELECT *
       FROM job_update
       WHERE job = @job AND audience = @audience AND state = 'sent' AND sent_at IS NOT NULL
+        AND NOT EXISTS (
+          SELECT 1 FROM message JOIN share_link ON share_link.id = message.share_link
+          WHERE message.job_update = job_update.id AND share_link.audience = 'sub')
       ORDER BY sent_at DESC
       LIMIT @most`,
     { job: job.id, audience, most },

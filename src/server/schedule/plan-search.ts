@@ -1,3 +1,4 @@
+import type { Plan } from '@/core/schedule/plan';
 import { execute, insert, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import type { Rows } from '../database/rows';
@@ -11,14 +12,30 @@ export function askSearch(db: Connection, asked: { schedules: number; seed: numb
   insert(db, 'plan_search', { id: 1, state: 'asked', ...asked });
 }
 
-/** One that runs ends at its next look up; one that has not begun does not begin. */
+/** One that runs ends at its next look up; one that has not begun does not begin, and what one found is let go. */
 export const stopSearch = (db: Connection): void =>
   void execute(
     db,
     `UPDATE plan_search
-      SET state = CASE state WHEN 'running' THEN 'stopping' ELSE 'done' END
-      WHERE state IN ('asked', 'running')`,
+      SET state = CASE state WHEN 'running' THEN 'stopping' ELSE 'done' END, found = NULL,
+        words = CASE WHEN found IS NULL THEN words ELSE 'The plan stays as it is.' END`,
   );
+
+/** What a search found: a plan that is better than the version it was looked for from. */
+interface FoundPlan {
+  version: number;
+  plan: Plan;
+}
+
+/** The better plan that was found, as long as the plan is still the one it is better than. */
+export function foundPlan(db: Connection, version: number | undefined): Plan | undefined {
+  const row = queryOne<{ found: string }>(
+    db,
+    `SELECT found FROM plan_search WHERE state = 'done' AND found IS NOT NULL AND better_than = @version`,
+    { version: version ?? 0 },
+  );
+  return row && (JSON.parse(row.found) as Plan);
+}
 
 /** The search that is to be made, or was being made when the application stopped. */
 export const askedSearch = (db: Connection): Rows['plan_search'] | undefined =>
@@ -35,10 +52,19 @@ export const noteSearched = (db: Connection, made: number): void =>
 export const searchRuns = (db: Connection): boolean =>
   queryOne(db, `SELECT 1 FROM plan_search WHERE state = 'running'`) !== undefined;
 
-/** @param words what came of it, for people */
-export const endSearch = (db: Connection, made: number, words: string): void =>
+/**
+ * @param words what came of it, for people
+ * @param found the better plan, which waits for somebody to take it
+ */
+export const endSearch = (db: Connection, made: number, words: string, found?: FoundPlan): void =>
   void execute(
     db,
-    `UPDATE plan_search SET state = 'done', made = @made, words = @words WHERE state IN ('running', 'stopping')`,
-    { made, words },
+    `UPDATE plan_search
+      SET state = 'done', made = @made, words = @words, found = @found, better_than = @version
+      WHERE state IN ('running', 'stopping')`,
+    { made, words, found: found ? JSON.stringify(found.plan) : null, version: found?.version ?? null },
   );
+
+/** What was found was taken. */
+export const foundTaken = (db: Connection): void =>
+  void execute(db, `UPDATE plan_search SET found = NULL, words = 'The better plan is kept.'`);

@@ -18,7 +18,7 @@ import {
   type CommandContext,
 } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
-import { needClientOf, notifyClient } from '../news/notify-client';
+import { needClientOf, notifyClient } from '../news/notify';
 import type { Rows } from '../database/rows';
 import { priceTerms } from '../reading/money';
 import { readJob } from '../reading/reading';

@@ -1,6 +1,6 @@
 import { insert, queryOne, update } from '../database/query';
 import { handlers, prepared, requireRow, requireVersion } from '../door/handler';
-import { needClientOf, notifyClient } from '../news/notify-client';
+import { needClientOf, notifyClient } from '../news/notify';
 import { unprocessable } from '../refusal';
 
 export const statementHandlers = handlers({

@@ -27,7 +27,7 @@ import {
 } from '../door/handler';
 import { notFound, conflict, unprocessable } from '../refusal';
 import { recordDecision } from '../sites/decisions';
-import { needClientOf } from '../news/notify-client';
+import { needClientOf } from '../news/notify';
 import { settleCheck } from './checks';
 import { requireDayInJob, requirePastDay } from './days';
 import { addHistory } from './history';

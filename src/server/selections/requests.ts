@@ -16,7 +16,7 @@ import {
   type PlanContext,
 } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
-import { needClientOf, notifyClient } from '../news/notify-client';
+import { needClientOf, notifyClient } from '../news/notify';
 import { requestCause } from './causes';
 import { requirePastDay } from './days';
 import { readJob } from '../reading/reading';

@@ -1,7 +1,7 @@
 import { coveredIn } from '../reading/covered';
 import { isOfficeCalendar } from '@/core/sequence/calendars';
 import { routes } from '@/contract/routes';
-import type { BoardBlock, BoardRow, BoardView, GoalView, ScheduleView } from '@/contract/views/plan';
+import type { BoardBlock, BoardRow, BoardView, BoardVisit, GoalView, ScheduleView } from '@/contract/views/plan';
 import { groupBy } from '@/core/group-by';
 import { planFindings } from '@/core/schedule/plan-findings';
 import { jobFinish, tripsIn, type PlannedTask } from '@/core/schedule/plan';
@@ -19,7 +19,11 @@ import { sayAlso, sayReason } from '@/core/words/reason';
 import { sayWait } from '@/core/words/wait';
 import { sayPlace, sayWorkShort, sayWork, sayWorkHere } from '@/core/words/work';
 import { jobHead } from './job-head';
-import { holidaysOf, outlookRows, planProblem, searchRow } from '../reading/firm';
+import { movedView, saidWords, subLinksUntil } from './moved';
+import { crewsByTrade } from '../reading/crews';
+import { holidaysOf, outlookRows, planProblem, searchRow, subRows } from '../reading/firm';
+import { visitDays } from '../reading/visits';
+import { isVisit } from '../visits/stand';
 import { areaNames, areaRows, jobNames } from '../reading/job';
 import { planOf, wholePlan, type StoredPlan } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';
@@ -36,6 +40,8 @@ interface Window {
   jobs: ReadonlyMap<string, string>;
   /** Why each pinned piece of work is pinned. */
   pins: Map<string, string>;
+  /** Who comes for a piece of work, and what was said. */
+  visitOf: (task: PlannedTask) => BoardVisit | null;
 }
 
 export interface BoardOptions {
@@ -88,6 +94,7 @@ export function scheduleView(firm: FirmReading, options: BoardOptions & { job?: 
     length: weeks * 14,
     jobs: names,
     pins: pinned(firm),
+    visitOf: visitsFor(firm),
   };
   return {
     job: job ? jobHead(job) : null,
@@ -108,6 +115,8 @@ export function scheduleView(firm: FirmReading, options: BoardOptions & { job?: 
       .map((crew) => ({ id: crew.sub, name: crew.name })),
     looks: [...coveredLooks(firm, options.job), ...(whole && window ? looksIn(whole, window, options.job) : [])],
     goal: whole?.bound ? goalOf(firm, whole, names, options.job) : null,
+    moved: movedView(firm, options.job),
+    linksUntil: subLinksUntil(now),
   };
 }
 
@@ -180,6 +189,25 @@ const looksIn = (whole: StoredPlan, window: Window, job: string | undefined): Sc
       job: look.job,
     }));
 
+const SAID_TONE = { nothing: 'soft', told: 'soft', asked: 'soft', confirmed: 'good', declined: 'bad' } as const;
+
+/** Who comes from outside for a piece of work that has not begun, and what was said of its day. */
+function visitsFor(firm: FirmReading): Window['visitOf'] {
+  const subs = new Map(subRows(firm).map((sub) => [sub.id as string, sub]));
+  const crews = crewsByTrade(firm);
+  const rows = visitDays(firm);
+  return (task) => {
+    const [sub, row] = [subs.get(task.crew ?? ''), rows.get(task.id)];
+    if (!sub || !row || !isVisit(task)) return null;
+    const others = (crews.get(task.trade) ?? []).filter(({ id }) => id !== sub.id && subs.has(id));
+    return {
+      ...{ crew: sub.id, name: sub.name, lead: sub.lead_name || sub.name, phone: sub.phone, email: sub.email },
+      ...{ said: row.said, words: saidWords(firm, row), tone: SAID_TONE[row.said] },
+      others: others.map(({ id, name }) => ({ id, name })),
+    };
+  };
+}
+
 const pinned = (firm: FirmReading): Map<string, string> =>
   new Map(firm.jobs.flatMap((id) => pinRows(firm.job(id)).map((pin) => [pin.task, pin.reason] as const)));
 
@@ -206,8 +234,11 @@ function goalOf(firm: FirmReading, plan: StoredPlan, names: ReadonlyMap<string, 
     }),
     trips: tripsIn(plan, job),
     search: search
-      ? { state: search.state, made: search.made, schedules: search.schedules, words: search.words }
-      : { state: 'none', made: 0, schedules: 0, words: '' },
+      ? {
+          ...{ state: search.state, made: search.made, schedules: search.schedules, words: search.words },
+          found: search.state === 'done' && search.better_than === plan.version ? plan.version : null,
+        }
+      : { state: 'none', made: 0, schedules: 0, words: '', found: null },
   };
 }
 
@@ -320,6 +351,7 @@ function blocksOf(window: Window, tasks: PlannedTask[], say: (work: WorkName) =>
         movable: task.state === 'waiting' && !isOfficeCalendar(task.calendar),
         day: dayOfSlot(window.plan.origin, task.start),
         half: isAfternoon(task.start) ? 1 : 0,
+        visit: window.visitOf(task),
       };
     });
 }
@@ -345,6 +377,8 @@ function marksOf(window: Window, job?: string): BoardView['marks'] {
     const task = tasks.get(wait.task);
     const slot = wait.slot - window.from;
     if (!task || task.state === 'done' || (job && task.job !== job) || slot < 0 || slot >= window.length) return [];
+    // That something stays where it stands is nothing to look out for.
+    if (wait.wait.kind === 'calm') return [];
     return [
       {
         slot,

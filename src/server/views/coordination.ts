@@ -88,6 +88,8 @@ export function coordinationView(firm: FirmReading, pathOf: (feed: string) => Pa
     feeds: feedsOf(firm, targets, pathOf),
     targets,
     tripWeight: firmRow(firm)?.trip_weight ?? 0,
+    moveWeight: firmRow(firm)?.move_weight ?? 0,
+    frozenDays: firmRow(firm)?.frozen_days ?? 0,
     jobs,
   };
 }
@@ -137,7 +139,8 @@ const keptBack = (plan: StoredPlan | undefined, job: (id: string) => string): Co
   (plan?.tasks ?? []).flatMap((task) => {
     if (!plan || task.state === 'done') return [];
     const kept = plan.notBefore.find(
-      (wait) => wait.task === task.id && wait.kind === 'kept' && wait.wait.kind !== 'one-visit',
+      (wait) =>
+        wait.task === task.id && wait.kind === 'kept' && wait.wait.kind !== 'one-visit' && wait.wait.kind !== 'calm',
     );
     const text =
       task.reason.kind === 'weather'

@@ -2,7 +2,7 @@ import type { FirmView } from '@/contract/views/firm';
 import { groupBy } from '@/core/group-by';
 import { timeIn } from '@/core/units/zone';
 import type { Installation } from '../installation';
-import { awayRows } from '../reading/crews';
+import { awayRows, tradesOfSubs } from '../reading/crews';
 import { firmRow, holidayRows, peopleOf, removedJobs, subRows, tradesNeeded } from '../reading/firm';
 import { hourRates } from '../reading/money';
 import { wholePlan } from '../reading/plan';
@@ -17,7 +17,7 @@ export function firmView(installation: Installation): FirmView {
   const works = groupBy(open, (task) => task.crew ?? '');
   const away = awayRows(firm);
   const subs = [...subRows(firm)].sort((a, b) => (a.trade < b.trade ? -1 : a.trade > b.trade ? 1 : 0));
-  const known = new Set(subs.map((sub) => sub.trade));
+  const known = new Set([...tradesOfSubs(firm).values()].flat());
   return {
     name: row?.name ?? '',
     town: row?.town ?? '',
@@ -30,6 +30,7 @@ export function firmView(installation: Installation): FirmView {
       version: sub.version,
       name: sub.name,
       trade: sub.trade,
+      also: (tradesOfSubs(firm).get(sub.id) ?? []).slice(1),
       crews: sub.crews,
       leadName: sub.lead_name,
       email: sub.email,

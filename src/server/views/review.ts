@@ -15,6 +15,7 @@ import { countedWords, recordWords } from '@/core/walks/record-words';
 import { dayIn } from '@/core/units/zone';
 import { notFound } from '../refusal';
 import { newsOf } from '../plan/drafts';
+import { sinceThen } from '../plan/causes';
 import { effectOf, keptEffect, type Effect } from '../plan/effect';
 import { planInput } from '../plan/plan-input';
 import { jobHead } from './job-head';
@@ -22,7 +23,7 @@ import { pictureViews } from './room';
 import { personNames } from '../reading/firm';
 import { areaNames, stepRows } from '../reading/job';
 import { draftsIn } from '../reading/narrations';
-import { readPlan, wholePlan } from '../reading/plan';
+import { planAsOf, readPlan, wholePlan } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';
 import { closedSince, recordsOfWalk } from '../reading/records';
 import { carriedOf, progressOf } from '../reading/standing';
@@ -83,11 +84,11 @@ function effectIn(
     return { effect: after ? effectOf(before, after, job.id) : null, planning: false, problem: null };
   }
   const firm = allJobs();
-  const before = wholePlan(firm);
+  const before = planAsOf(db, walk.started_at);
   const outcome = makePlan(planInput(firm));
-  const after = outcome.ok ? outcome.value : before;
+  const after = outcome.ok ? outcome.value : wholePlan(firm);
   return {
-    effect: after ? effectOf(before, after, job.id) : null,
+    effect: after ? effectOf(before, after, job.id, sinceThen(db, job.id, walk.started_at, undefined)) : null,
     planning: walk.finished_at !== null,
     problem: outcome.ok ? null : { message: outcome.problem.message, stale: true },
   };

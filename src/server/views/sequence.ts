@@ -25,6 +25,7 @@ import { ofJob, type JobReading } from '../reading/reading';
 import { assumptionRows } from '../reading/scope';
 import { siteOf } from '../reading/site';
 import { doneTaskRows, gatesWith, ownLinkRows, pinRows } from '../reading/sequence';
+import { quietView } from './quiet';
 import { logisticsOf, notNeededOf, proposalViews } from './logistics';
 
 /** A job's order as steps to read, each with what it waits for and why. */
@@ -74,6 +75,7 @@ export const sequenceView = ofJob((job): SequenceView => {
     logistics: logisticsOf(job),
     notNeeded: notNeededOf(job),
     proposals: proposalViews(job),
+    quiet: quietView(job),
     problem: planProblem(job.firm),
   };
 });

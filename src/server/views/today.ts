@@ -16,7 +16,8 @@ import { holdsOf } from './holds';
 import { planProblem } from '../reading/firm';
 import { jobRow } from '../reading/job';
 import { finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
-import { ofFirm, type JobReading } from '../reading/reading';
+import { ofFirm, type FirmReading, type JobReading } from '../reading/reading';
+import { movedView } from './moved';
 import { draftCount } from '../reading/updates';
 import { lastLeftDay, lastWalk } from '../reading/walks';
 import { runView } from './run-list';
@@ -24,6 +25,20 @@ import { ago } from '../words';
 
 /** How long a site of each state may go without a walk. */
 const WALK_EVERY: Partial<Record<JobState, number>> = { active: 2, completing: 4, scoping: 14, booked: 14 };
+
+/** What people go by and the plan has otherwise, in short. */
+function movedToday(firm: FirmReading): TodayView['moved'] {
+  const { concerned, ends } = movedView(firm);
+  const visits = concerned.flatMap((one) => one.visits);
+  return {
+    visits: visits.length,
+    conflicts: visits.filter(({ conflict }) => conflict).length,
+    people: [
+      ...concerned.map(({ name }) => name),
+      ...ends.map(({ client, name }) => client || `the client of ${name}`),
+    ],
+  };
+}
 
 /** The next hours over all jobs, every line leading to where it is settled. */
 export const todayView = ofFirm((firm): TodayView => {
@@ -99,6 +114,7 @@ export const todayView = ofFirm((firm): TodayView => {
       )
       .sort((a, b) => (a.day < b.day ? -1 : 1)),
     calls: callsOf(firm),
+    moved: movedToday(firm),
     run: {
       open: runView(firm).stops.reduce((sum, stop) => sum + stop.lines.filter((line) => !line.bought).length, 0),
     },

@@ -1,7 +1,7 @@
 import { insert, queryOne, orNull, update } from '../database/query';
 import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext, personOf } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
-import { needClientOf } from '../news/notify-client';
+import { needClientOf } from '../news/notify';
 import { walker } from './commands';
 import { writePurchase, writeRecord } from './write';
 import type { Rows } from '../database/rows';

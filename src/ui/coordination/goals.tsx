@@ -10,8 +10,9 @@ export function Goals({ view }: { view: CoordinationView }) {
   return (
     <Block heading="What counts">
       <p className="soft small-text mt-2">
-        First that nothing lies open and no rule is broken; then half-days after a promise, each times its job’s weight;
-        then trips, and half-days until jobs end.
+        First that nothing lies open and no rule is broken. Then a half-day after a promise counts 20 half-days, times
+        its job’s weight; trips, days that visits move for each who has to hear of it, and half-days until jobs end
+        count as said here.
       </p>
       <CommandForm
         kind={weighGoals}
@@ -19,10 +20,19 @@ export function Goals({ view }: { view: CoordinationView }) {
         beside={<FormEffect kind={weighGoals} />}
         start={() => ({
           tripWeight: view.tripWeight,
+          moveWeight: view.moveWeight,
+          frozenDays: view.frozenDays,
           jobs: view.jobs.map((job) => ({ job: job.id, weight: job.weight })),
         })}
       >
         <TextField name="tripWeight" label="A trip weighs as much as so many half-days" type="number" />
+        <TextField name="moveWeight" label="A visit moved by a day weighs as much as so many half-days" type="number" />
+        <TextField
+          name="frozenDays"
+          label="Working days in which nothing moves without need"
+          type="number"
+          hint="Today is the first. Three are usual: people come on the day they were told."
+        />
         {view.jobs.map((job, index) => (
           <TextField
             key={job.id}

@@ -6,7 +6,7 @@ import { ROLES, type Role } from '@/contract/command';
 import type { FirmView, SubView } from '@/contract/views/firm';
 import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
-import { CommandForm, SelectField, TextField } from '../kit/form';
+import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
 import { Phone } from '../kit/phone';
 import { Notice } from '../kit/notice';
 import { SidePanel } from '../kit/side-panel';
@@ -175,7 +175,7 @@ function SubsTable({
         {view.subs.map((sub) => (
           <tr key={sub.id}>
             <td className="fw-bold">{sub.name}</td>
-            <td>{TRADES[sub.trade]}</td>
+            <td>{[sub.trade, ...sub.also].map((trade) => TRADES[trade]).join(', ')}</td>
             <td data-label="Crews:">{sub.crews}</td>
             <td data-label="Lead:">
               {sub.leadName}
@@ -261,17 +261,14 @@ function OneForm({ open, view, onDone }: { open: Open; view: FirmView; onDone: (
             id: newId(),
             name: '',
             trade: 'carpentry' as const,
+            also: [],
             crews: 1,
             leadName: '',
             email: '',
             phone: '',
           })}
         >
-          <SelectField
-            name="trade"
-            label="Trade"
-            options={TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => [trade, TRADES[trade]])}
-          />
+          <SelectField name="trade" label="Trade" options={OF_SUBS} />
           <SubFields />
         </CommandForm>
       );
@@ -282,8 +279,8 @@ function OneForm({ open, view, onDone }: { open: Open; view: FirmView; onDone: (
           submit="Save"
           onDone={onDone}
           start={() => {
-            const { id, version, name, crews, leadName, email, phone } = open.sub;
-            return { id, version, name, crews, leadName, email, phone };
+            const { id, version, name, also, crews, leadName, email, phone } = open.sub;
+            return { id, version, name, also, crews, leadName, email, phone };
           }}
         >
           <SubFields />
@@ -342,5 +339,11 @@ const SubFields = () => (
       <TextField name="phone" label="Telephone" type="tel" />
     </div>
     <TextField name="email" label="Address for news" type="email" />
+    <details className="mb-3">
+      <summary>Other trades they do</summary>
+      <TicksField name="also" label="Other trades" options={OF_SUBS} />
+    </details>
   </>
 );
+
+const OF_SUBS = TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => [trade, TRADES[trade]] as const);

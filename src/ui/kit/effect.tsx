@@ -6,6 +6,7 @@ import { useFormContext } from 'react-hook-form';
 import type { ProblemDocument } from '@/contract/command';
 import type { KnownKind } from '@/contract/commands';
 import type { PreviewView } from '@/contract/views/plan';
+import { counted } from '@/core/words/count';
 import { commandOf } from '../offline/send';
 import { Notice } from './notice';
 
@@ -49,6 +50,20 @@ export function Effect({ view }: { view: PreviewView }) {
             : `${Math.abs(view.trips)} ${Math.abs(view.trips) === 1 ? 'trip' : 'trips'} ` +
               `${view.trips > 0 ? 'more' : 'fewer'}.`}
         </li>
+        {view.told.map((one) => (
+          <li key={one.name}>
+            <span className="fw-bold">{one.name}</span> would have to be told:{' '}
+            {one.visits.map((visit) => (
+              <span key={visit.label + visit.from} className={visit.confirmed ? 'bad d-block' : 'd-block'}>
+                {visit.job}, {visit.label}: {visit.from} → {visit.to}
+                {visit.confirmed && ', and they had said yes'}
+              </span>
+            ))}
+          </li>
+        ))}
+        {view.others > 0 && (
+          <li>{counted(view.others, 'later visit moves', 'later visits move')}, of which nobody was told yet.</li>
+        )}
         {view.added.length > 0 && <li>Adds: {view.added.join(', ')}.</li>}
         {view.gone.length > 0 && <li>Falls away: {view.gone.join(', ')}.</li>}
         {view.broken.map((text) => (

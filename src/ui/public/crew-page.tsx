@@ -2,6 +2,7 @@ import type { CrewShared } from '@/contract/views/news';
 import { briefWarning, type SiteChoice } from '@/core/scope/brief';
 import { formatDay } from '@/core/units/day';
 import { BriefLines } from '../scope/brief';
+import { CanYouCome } from './can-you-come';
 import { ChooseOnSite } from './choose-on-site';
 import { StateIcon } from '../kit/state-icon';
 import { PrintButton } from '../kit/print-button';
@@ -30,6 +31,7 @@ export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
           ))}
         </Lines>
       )}
+      <CanYouCome visits={view.visits} token={token} recipient={view.recipient} />
       {view.days.length > 0 && view.rooms.length + view.around.length > 0 && (
         <p className="no-print">
           <a href="#agreed">What is agreed, room by room</a>

@@ -196,9 +196,27 @@ function Weather({ view }: { view: BoardView }) {
 }
 
 /** All that a block says, for whoever hears it. */
-const heard = (block: BoardBlock, withJob: boolean): string =>
-  `${withJob ? `${block.job}, ` : ''}${block.label}, ${block.when}${block.tone === 'held' ? ', held' : ''}` +
-  `${block.pin ? `, pinned: ${block.pin}` : ''}. Why here?`;
+function heard(block: BoardBlock, withJob: boolean): string {
+  const { visit, pin } = block;
+  const said = visit && (visit.said === 'confirmed' ? 'they said yes' : 'not confirmed');
+  return `${[
+    `${withJob ? `${block.job}, ` : ''}${block.label}, ${block.when}`,
+    ...(block.tone === 'held' ? ['held'] : []),
+    ...(pin ? [`pinned: ${pin}`] : []),
+    ...(said ? [said] : []),
+  ].join(', ')}. Why here?`;
+}
+
+/** How it is drawn for what it is. */
+const looksOf = (block: BoardBlock, elsewhere: boolean) => [
+  elsewhere ? 'of-others' : block.tone,
+  block.movable && 'movable',
+  block.pin && 'pinned',
+  isUnsaid(block) && 'unsaid',
+];
+
+/** Whether nobody has said yes to its day yet. */
+const isUnsaid = ({ visit }: BoardBlock): boolean => visit !== null && visit.said !== 'confirmed';
 
 function Piece({
   block,
@@ -224,14 +242,9 @@ function Piece({
   });
   // On a board of many weeks only a long block has room for words; the slip and the tooltip have them all.
   const wordless = wide && block.finish - block.start < WORDS_FROM;
-  const look = [
-    elsewhere ? 'of-others' : block.tone,
-    short && 'short',
-    chosen && 'chosen',
-    block.movable && 'movable',
-    block.pin && 'pinned',
-    isDragging && 'dragged',
-  ].filter(Boolean);
+  const look = [...looksOf(block, elsewhere), short && 'short', chosen && 'chosen', isDragging && 'dragged'].filter(
+    Boolean,
+  );
   return (
     <>
       <button

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
 import { Button } from 'react-bootstrap';
-import { searchPlan, stopSearch } from '@/contract/commands/schedule';
+import { searchPlan, stopSearch, takePlan } from '@/contract/commands/schedule';
 import type { GoalView } from '@/contract/views/plan';
 import { useSend } from '../kit/use-send';
 import { Means } from '../kit/means';
@@ -71,10 +71,28 @@ export function Goal({ goal }: { goal: GoalView }) {
             size="sm"
             variant="outline-secondary"
             disabled={busy || search.state === 'stopping'}
-            onClick={() => void give(stopSearch, {}, { text: 'Stopping; the best so far is kept.' })}
+            onClick={() => void give(stopSearch, {}, { text: 'Stopping; the best so far is proposed.' })}
           >
-            Stop, keep the best so far
+            Stop, show the best so far
           </Button>
+        ) : search.found !== null ? (
+          <>
+            <Button
+              size="sm"
+              disabled={busy}
+              onClick={() => void give(takePlan, { version: search.found ?? 0 }, { text: 'The better plan is kept.' })}
+            >
+              Keep the better plan
+            </Button>
+            <Button
+              size="sm"
+              variant="outline-secondary"
+              disabled={busy}
+              onClick={() => void give(stopSearch, {}, { text: 'The plan stays as it is.' })}
+            >
+              Leave it as it is
+            </Button>
+          </>
         ) : (
           <Button
             size="sm"

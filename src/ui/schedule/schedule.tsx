@@ -14,8 +14,10 @@ import { SidePanel } from '../kit/side-panel';
 import { Board } from './board';
 import { BoardList } from './board-list';
 import { Goal } from './goal';
-import { MoveForm, type Moved } from './move-form';
+import { MoveForm, type Moved as Dropped } from './move-form';
+import { Moved } from './moved';
 import { Pull } from './pull';
+import { Visit } from './visit';
 import { Hidden } from '../kit/hidden';
 import { Block, Empty, PageHead } from '../kit/page';
 import { Means } from '../kit/means';
@@ -26,7 +28,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
   const { job, board, shift } = view;
   const router = useRouter();
   const [chosen, setChosen] = useState<string | undefined>(view.task ?? undefined);
-  const [moved, setMoved] = useState<Moved>();
+  const [moved, setMoved] = useState<Dropped>();
   const choose = (task: string | undefined): void => {
     setMoved(undefined);
     setChosen(task);
@@ -115,7 +117,10 @@ export function Schedule({ view }: { view: ScheduleView }) {
           </>
         )}
         <div className="columns mt-3 no-print">
-          <Looks view={view} to={(task) => to({ task })} />
+          <div>
+            <Moved view={view.moved} linksUntil={view.linksUntil} />
+            <Looks view={view} to={(task) => to({ task })} />
+          </div>
           {view.goal && <Goal goal={view.goal} />}
         </div>
         <SidePanel beside title={block?.label ?? ''} open={block !== undefined} onClose={() => choose(undefined)}>
@@ -124,6 +129,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
               key={block.task}
               block={block}
               moved={moved}
+              linksUntil={view.linksUntil}
               because={blocks.find((boardBlock) => boardBlock.task === block.because)}
               onChoose={choose}
             />
@@ -187,11 +193,13 @@ const KINDS = { conflict: 'Conflict:', trip: 'Comes twice:', gap: 'Idle:' } as c
 function WhyHere({
   block,
   moved,
+  linksUntil,
   because,
   onChoose,
 }: {
   block: BoardBlock;
-  moved: Moved | undefined;
+  moved: Dropped | undefined;
+  linksUntil: string;
   because: BoardBlock | undefined;
   onChoose: (task: string | undefined) => void;
 }) {
@@ -221,6 +229,7 @@ function WhyHere({
             ? ' · every half-day later here is one later at the end'
             : ''}
       </p>
+      {block.visit && <Visit block={block} visit={block.visit} linksUntil={linksUntil} />}
       <h3>Why here?</h3>
       <p className={block.tone === 'held' ? 'bad' : ''}>{block.reason}</p>
       {block.also.length > 0 && (
@@ -293,6 +302,10 @@ function Legend() {
       <li>
         <span className="swatch float" />
         <Means of="mark.slip">may slip this far</Means>
+      </li>
+      <li>
+        <span className="swatch unsaid" />
+        nobody has said yes to that day
       </li>
       <li>
         <span className="swatch pinned" />

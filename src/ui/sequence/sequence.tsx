@@ -16,6 +16,7 @@ import { ByWeek, Carrying } from './by-week';
 import { Gates } from './gates';
 import { JobTasks } from './job-tasks';
 import { Logistics } from './logistics';
+import { QuietTimes } from './quiet';
 import { Rules } from './rules';
 import { Methods } from './methods';
 import { StepSlip } from './step-slip';
@@ -107,6 +108,7 @@ export function Sequence({ view }: { view: SequenceView }) {
             <Exposures view={view} />
             <Methods view={view} />
             <Gates view={view} />
+            <QuietTimes view={view} />
             {(through || of !== '') && <Logistics view={view} />}
             <Rules view={view} />
           </aside>

@@ -2,6 +2,7 @@ import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { TodayView } from '@/contract/views/plan';
 import { formatDay } from '@/core/units/day';
+import { counted, listed } from '@/core/words/count';
 import { capital } from '@/core/words/letters';
 import { StateIcon } from '../kit/state-icon';
 import { PlanProblemNotice } from '../kit/notice';
@@ -28,6 +29,7 @@ export function Today({ view }: { view: TodayView }) {
           <OnSite view={view} />
         </div>
         <div>
+          <MovedVisits view={view} />
           <Holds view={view} />
           <Orders view={view} />
           <Requests view={view} />
@@ -123,6 +125,30 @@ function Half({ name, works }: { name: string; works: string[] }) {
         ))}
       </span>
     </div>
+  );
+}
+
+/** Visits on another day than people go by: who has to be told, with the way to the list. */
+function MovedVisits({ view }: { view: TodayView }) {
+  const { visits, conflicts, people } = view.moved;
+  if (people.length === 0) return null;
+  return (
+    <Block heading="What moved">
+      <Lines>
+        <Line mark={<StateIcon kind={conflicts > 0 ? 'stop' : 'waiting'} silent />}>
+          <Link href={`${routes.board()}#moved`} className="fw-bold">
+            {counted(people.length, 'person', 'people')} to tell
+          </Link>{' '}
+          <span className="soft">{listed(people)}</span>
+          <div className={`small-text ${conflicts > 0 ? 'bad' : 'soft'}`}>
+            {[
+              visits > 0 ? `${count(visits, 'visit')} on another day than people go by` : 'a job ends on another day',
+              ...(conflicts > 0 ? [`${count(conflicts, 'promise')} to settle`] : []),
+            ].join(', ')}
+          </div>
+        </Line>
+      </Lines>
+    </Block>
   );
 }
 

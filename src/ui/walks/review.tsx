@@ -1,7 +1,8 @@
 import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { ReviewView } from '@/contract/views/walk';
-import { daysBetween, formatDay } from '@/core/units/day';
+import type { MovedWork } from '@/core/news/news';
+import { addDays, daysBetween, formatDay, type Day } from '@/core/units/day';
 import { JobTabs } from '../shell/job-tabs';
 import { StateIcon } from '../kit/state-icon';
 import { Notice, PlanProblemNotice } from '../kit/notice';
@@ -143,8 +144,28 @@ function WhoIsTold({
   );
 }
 
+/** What lies beyond is planned anew often: it is told as one sentence. */
+const NEAR_DAYS = 14;
+const SHOWN = 12;
+
+function Later({ moved, today }: { moved: readonly MovedWork[]; today: Day }) {
+  const days = moved.map(({ from, to }) => daysBetween(from, to));
+  if (moved.length === 0) return null;
+  const most = days.reduce((far, one) => (Math.abs(one) > Math.abs(far) ? one : far), 0);
+  const first = moved.reduce((day, { to }) => (to < day ? to : day), moved[0]?.to ?? today);
+  return (
+    <p className="soft small-text">
+      From {formatDay(first, today)} on {counted(moved.length, 'more step moves', 'more steps move')}, by{' '}
+      {counted(Math.abs(most), 'day')} {most > 0 ? 'later' : 'earlier'} at most.
+    </p>
+  );
+}
+
 /** What the walk does to the plan. */
 function EffectOnPlan({ view, job }: { view: ReviewView; job: JobHead }) {
+  const soon = addDays(view.today, NEAR_DAYS);
+  const isNear = (work: MovedWork): boolean => work.from <= soon || work.to <= soon;
+  const near = view.moved.filter(isNear);
   return (
     <>
       <BlockHead heading={<Means of="word.plan">What it does to the plan</Means>} />
@@ -153,7 +174,7 @@ function EffectOnPlan({ view, job }: { view: ReviewView; job: JobHead }) {
       </p>
       {view.moved.length === 0 && <p className="soft">No other day changes.</p>}
       <Lines>
-        {view.moved.slice(0, 12).map((work) => {
+        {near.slice(0, SHOWN).map((work) => {
           const days = daysBetween(work.from, work.to);
           return (
             <Line key={sayWork(work.work)} mark={<StateIcon kind={days > 0 ? 'waiting' : 'under-way'} silent />}>
@@ -169,11 +190,12 @@ function EffectOnPlan({ view, job }: { view: ReviewView; job: JobHead }) {
           );
         })}
       </Lines>
-      {view.moved.length > 12 && (
+      {near.length > SHOWN && (
         <p className="soft small-text">
-          and {view.moved.length - 12} more on the <Link href={routes.schedule(job.id)}>schedule</Link>
+          and {near.length - SHOWN} more on the <Link href={routes.schedule(job.id)}>schedule</Link>
         </p>
       )}
+      <Later moved={view.moved.filter((work) => !isNear(work))} today={view.today} />
       {view.rates.length > 0 && (
         <>
           <BlockHead heading="How fast it goes">

@@ -13,15 +13,29 @@ export interface Sending {
   expiresOn: string;
 }
 
+interface Words {
+  title: string;
+  body: string;
+}
+
 /** Sends the client of a job a message with a link of their own: news that is not about a walk. */
-export function notifyClient(
+export const notifyClient = (context: CommandContext, job: string, words: Words, to: Sending): void =>
+  notify(context, { audience: 'client', job }, job, words, to);
+
+/** Sends a sub a message with a link to their own page. @param job the first of the jobs it is about */
+export const notifySub = (context: CommandContext, sub: string, job: string, words: Words, to: Sending): void =>
+  notify(context, { audience: 'sub', sub }, job, words, to);
+
+function notify(
   context: CommandContext,
+  whose: { audience: 'client'; job: string } | { audience: 'sub'; sub: string },
   job: string,
-  words: { title: string; body: string },
+  words: Words,
   to: Sending,
 ): void {
-  addLink(context, { id: to.linkId, audience: 'client', job, recipient: to.name, expiresOn: to.expiresOn });
-  addSent(context.db, { id: to.updateId, job, audience: 'client', ...words }, context.now);
+  addLink(context, { id: to.linkId, ...whose, recipient: to.name, expiresOn: to.expiresOn });
+  const audience = whose.audience === 'client' ? 'client' : 'crew';
+  addSent(context.db, { id: to.updateId, job, audience, ...words }, context.now);
   insert(context.db, 'message', {
     id: to.messageId,
     job_update: to.updateId,

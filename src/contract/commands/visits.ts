@@ -1,0 +1,64 @@
+import { array, object } from 'yup';
+import { command, EVERYBODY, OFFICE, ROLES } from '../command';
+import * as field from '../fields';
+
+const halfDay = () => ({
+  task: field.line('the piece of work', 160),
+  day: field.day('the day'),
+  half: field.whole('the half of the day', 0, 1),
+});
+
+/**
+ * Says the days of visits, as the plan has them, to whoever comes: with a message to each who has an address, and to
+ * clients whose job ends on another day. Who has none was told by telephone.
+ */
+export const tellVisits = command(
+  'visit.tell',
+  EVERYBODY,
+  'firm',
+  object({
+    visits: array(object(halfDay()).noUnknown()).default([]).max(600),
+    subs: array(object({ sub: field.id('the sub'), ...field.sending() }).noUnknown())
+      .default([])
+      .max(60),
+    ends: array(object({ job: field.id('the job'), day: field.day('the last day') }).noUnknown())
+      .default([])
+      .max(60),
+    clients: array(object({ job: field.id('the job'), ...field.sending() }).noUnknown())
+      .default([])
+      .max(60),
+  })
+    .noUnknown()
+    .test('somebody', 'name at least one visit or one end', ({ visits, ends }) => visits.length + ends.length > 0),
+);
+
+/** What whoever comes said to the day of a visit. */
+export const ANSWERS = ['yes', 'no'] as const;
+export const answerVisits = command(
+  'visit.answer',
+  [...ROLES, 'link'],
+  'plan',
+  object({
+    visits: array(object(halfDay()).noUnknown())
+      .required('the visits are missing')
+      .min(1, 'name at least one visit')
+      .max(200),
+    answer: field.oneOf('the answer', ANSWERS),
+    by: field.line('who said it', 80),
+    note: field.optionalLine('what they said', 300).default(''),
+  }).noUnknown(),
+);
+
+/** Visits go to another sub of that trade. */
+export const giveVisits = command(
+  'visit.give',
+  OFFICE,
+  'plan',
+  object({
+    tasks: array(field.line('the piece of work', 160))
+      .required('the visits are missing')
+      .min(1, 'name at least one visit')
+      .max(200),
+    sub: field.id('the sub'),
+  }).noUnknown(),
+);

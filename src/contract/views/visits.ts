@@ -1,0 +1,62 @@
+import type { Day } from '@/core/units/day';
+import type { Phrase } from '@/core/words/phrase';
+
+/** What was said of a visit's day to whoever comes. */
+export type Said = 'nothing' | 'told' | 'asked' | 'confirmed' | 'declined';
+
+/** A visit that is planned for another half-day than people go by. */
+export interface MovedVisit {
+  task: string;
+  label: Phrase;
+  job: string;
+  jobId: string;
+  from: string;
+  to: string;
+  day: Day;
+  half: 0 | 1;
+  said: Said;
+  /** Who said it and when; empty where nothing was said. */
+  saidBy: string;
+  /** They said yes to the day it stood on, or it stands in the days that are frozen: to be settled. */
+  conflict: boolean;
+  /** What keeps it from where it stood; what it was found because of. */
+  reason: Phrase;
+  cause: string;
+}
+
+/** Somebody who has to be told, with everything of theirs that moved. */
+export interface Concerned {
+  crew: string;
+  name: string;
+  /** Own people have no page and no address. */
+  sub: boolean;
+  phone: string;
+  email: string;
+  visits: MovedVisit[];
+}
+
+/** A job that ends on another day than its client goes by. */
+export interface MovedEnd {
+  job: string;
+  name: string;
+  client: string;
+  email: string;
+  from: string;
+  to: string;
+  day: Day;
+  later: boolean;
+}
+
+/** What moved, because of what, and who has to be told; the nearest first. */
+export interface MovedView {
+  concerned: Concerned[];
+  ends: MovedEnd[];
+  /** Days that were asked of somebody who has not answered yet. */
+  unanswered: number;
+}
+
+/** The same before it happens: names and half-days alone. */
+export interface WouldMove {
+  name: string;
+  visits: { label: Phrase; job: string; from: string; to: string; confirmed: boolean }[];
+}

@@ -1,0 +1,93 @@
+import type { NotBefore } from '@/core/schedule/network';
+import type { Standing, Stood } from '@/core/schedule/calm';
+import type { Score } from '@/core/schedule/objective';
+import { slotOf, type Slot } from '@/core/units/slot';
+import type { Day } from '@/core/units/day';
+import { isWorkday, workdaysAfter } from '@/core/units/workday';
+import { queryAll } from '../database/query';
+import type { Rows } from '../database/rows';
+import { firmRow, holidaysOf, subRows } from './firm';
+import { jobRow } from './job';
+import { wholePlan } from './plan';
+import { ofFirm, ofJob, type FirmReading } from './reading';
+
+export type VisitDay = Rows['visit_day'];
+
+/** Where each visit stands and what was said of it, by its piece of work. */
+export const visitDays = ofFirm(
+  ({ db }): ReadonlyMap<string, VisitDay> =>
+    new Map(queryAll<VisitDay>(db, 'SELECT * FROM visit_day').map((row) => [row.task, row])),
+);
+
+/** The last day that the client of each job goes by. */
+export const endDays = ofFirm(
+  ({ db }): ReadonlyMap<string, Rows['end_day']> =>
+    new Map(queryAll<Rows['end_day']>(db, 'SELECT * FROM end_day').map((row) => [row.job, row])),
+);
+
+/** Working days in which whoever is to come has to be told of a move; what lies beyond is planned anew. */
+const NEAR_DAYS = 10;
+
+/** The first half-day after so many working days, today one of them where it is one. */
+function afterWorkdays(firm: FirmReading, days: number): Slot {
+  const { today } = firm;
+  if (days === 0) return 0;
+  const holidays = holidaysOf(firm);
+  const last = workdaysAfter(today, isWorkday(today, holidays) ? days - 1 : days, holidays);
+  return slotOf(today, last, 1) + 1;
+}
+
+/** The first half-day that is not frozen, and the first of which nobody need be told. */
+export const frozenUntil = ofFirm((firm): Slot => afterWorkdays(firm, firmRow(firm)?.frozen_days ?? 3));
+export const nearUntil = ofFirm((firm): Slot => afterWorkdays(firm, NEAR_DAYS));
+
+/** Whether whoever comes was told the half-day on which a visit stands. */
+export const isToldSo = (row: Pick<VisitDay, 'day' | 'half' | 'told_day' | 'told_half'>): boolean =>
+  row.told_day === row.day && row.told_half === row.half;
+
+const SAID = { nothing: 'nothing', told: 'told', asked: 'told', confirmed: 'confirmed', declined: 'nothing' } as const;
+
+function stoodOf(today: Day, row: VisitDay): Stood {
+  return { slot: slotOf(today, row.day, row.half), said: isToldSo(row) ? SAID[row.said] : 'nothing' };
+}
+
+/** Who said no to a day does not come on it. */
+export const declinedWaits = ofJob((job): NotBefore[] => {
+  const { firm } = job;
+  const names = new Map<string, string>(subRows(firm).map(({ id, name }) => [id, name]));
+  return [...visitDays(firm).values()].flatMap(({ task, job: of, crew, said, told_day: day }): NotBefore[] =>
+    of === job.id && said === 'declined' && day !== null && day >= firm.today
+      ? [
+          {
+            task,
+            slot: slotOf(firm.today, day, 1) + 1,
+            open: false,
+            wait: { kind: 'declined', who: names.get(crew) ?? 'Whoever comes', day },
+          },
+        ]
+      : [],
+  );
+});
+
+/** What a plan keeps to; nothing before there is one. */
+export const standingOfVisits = ofFirm((firm): Standing | undefined => {
+  const { today } = firm;
+  const plan = wholePlan(firm);
+  if (!plan) return undefined;
+  const rows = visitDays(firm);
+  const shift = slotOf(today, plan.origin);
+  const stood = new Map<string, Stood>();
+  for (const task of plan.tasks) {
+    const row = rows.get(task.id);
+    if (row?.said === 'declined') continue;
+    if (row) stood.set(task.id, stoodOf(today, row));
+    // Visits of a plan from before their days were kept stand where it has them.
+    else if (rows.size === 0 && task.crew !== null && task.state === 'waiting')
+      stood.set(task.id, { slot: task.start + shift, said: 'nothing' });
+  }
+  return {
+    ...{ stood, frozen: frozenUntil(firm), near: Math.max(nearUntil(firm), frozenUntil(firm)) },
+    late: (plan.score as Score | undefined)?.late ?? 0,
+    pencil: new Set(firm.jobs.filter((job) => jobRow(firm.job(job)).state === 'scoping')),
+  };
+});

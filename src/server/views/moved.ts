@@ -1,0 +1,146 @@
+import type { Concerned, MovedEnd, MovedView, MovedVisit } from '@/contract/views/visits';
+import { groupBy } from '@/core/group-by';
+import { causesIn } from '@/core/schedule/cause';
+import type { PlannedTask } from '@/core/schedule/plan';
+import { addDays, formatDay, type Day } from '@/core/units/day';
+import { dayOfSlot, isAfternoon, slotOf } from '@/core/units/slot';
+import { sayCauses } from '@/core/words/cause';
+import { sayReason } from '@/core/words/reason';
+import { sayHalfDay } from '@/core/words/visit-word';
+import { sayWork } from '@/core/words/work';
+import { queryAll } from '../database/query';
+import { subRows } from '../reading/firm';
+import { jobNames, jobRow } from '../reading/job';
+import { finishDay, wholePlan, type StoredPlan } from '../reading/plan';
+import { ofFirm, type FirmReading } from '../reading/reading';
+import { endDays, frozenUntil, isToldSo, nearUntil, visitDays, type VisitDay } from '../reading/visits';
+import { whenSeen } from '../words';
+import { isVisit } from '../visits/stand';
+
+/** A visit that moved: the half-day people go by, and where the plan has it. */
+interface Moved {
+  row: VisitDay;
+  task: PlannedTask;
+  from: Pick<VisitDay, 'day' | 'half'>;
+}
+
+/** The half-day that whoever comes was told last, else the one it stands on. */
+const goesBy = (row: VisitDay): Moved['from'] =>
+  row.told_day !== null && row.said !== 'declined'
+    ? { day: row.told_day, half: row.told_half ?? 0 }
+    : { day: row.day, half: row.half };
+
+/** Visits that whoever comes has to be told of: those that were told, and those of the next two weeks. */
+export const movedVisits = ofFirm((firm): Moved[] => {
+  const plan = wholePlan(firm);
+  if (!plan) return [];
+  const rows = visitDays(firm);
+  const shift = slotOf(firm.today, plan.origin);
+  const near = nearUntil(firm);
+  const moved = plan.tasks.flatMap((task): Moved[] => {
+    const row = rows.get(task.id);
+    if (!row || !isVisit(task)) return [];
+    const from = goesBy(row);
+    const [was, is] = [slotOf(firm.today, from.day, from.half), task.start + shift];
+    if (was === is && row.said !== 'declined') return [];
+    return row.told_day !== null || Math.min(was, is) < near ? [{ row, task, from }] : [];
+  });
+  return moved.sort((a, b) => a.task.start - b.task.start);
+});
+
+/** What each was found because of, by the newest plan that moved it. */
+function causesOf({ db, today }: FirmReading, moved: readonly Moved[]): Map<string, string> {
+  if (moved.length === 0) return new Map();
+  const rows = queryAll<{ task: string; cause: string }>(
+    db,
+    `SELECT task, cause
+      FROM plan_move
+      WHERE id IN (SELECT max(id) FROM plan_move WHERE task IN (SELECT value FROM json_each(@tasks)) GROUP BY task)`,
+    { tasks: JSON.stringify(moved.map(({ task }) => task.id)) },
+  );
+  return new Map(rows.map((row) => [row.task, sayCauses(causesIn(row.cause), today)]));
+}
+
+/** What moved and who has to be told, over all jobs or for one. */
+export function movedView(firm: FirmReading, only?: string): MovedView {
+  const plan = wholePlan(firm);
+  if (!plan) return { concerned: [], ends: [], unanswered: 0 };
+  const moved = movedVisits(firm).filter(({ task }) => only === undefined || task.job === only);
+  const causes = causesOf(firm, moved);
+  const visits = groupBy(moved, ({ task }) => task.crew ?? '');
+  return {
+    concerned: [...visits].map(([crew, list]) => concernedOf(firm, plan, crew, list, causes)),
+    ends: firm.jobs.flatMap((job) => (only === undefined || job === only ? endMoved(firm, job) : [])),
+    unanswered: [...visitDays(firm).values()].filter((row) => row.said === 'asked' && isToldSo(row)).length,
+  };
+}
+
+function concernedOf(
+  firm: FirmReading,
+  plan: StoredPlan,
+  crew: string,
+  moved: readonly Moved[],
+  causes: ReadonlyMap<string, string>,
+): Concerned {
+  const sub = subRows(firm).find(({ id }) => id === crew);
+  const { phone = '', email = '' } = sub ?? {};
+  return {
+    ...{ crew, phone, email, sub: sub !== undefined },
+    name: sub?.name ?? plan.crewCapacity.find((one) => one.sub === crew)?.name ?? '',
+    visits: moved.map((one) => movedVisit(firm, plan, one, causes)),
+  };
+}
+
+function movedVisit(
+  firm: FirmReading,
+  plan: StoredPlan,
+  { row, task, from }: Moved,
+  causes: ReadonlyMap<string, string>,
+): MovedVisit {
+  const { today } = firm;
+  const half = isAfternoon(task.start) ? 1 : 0;
+  const day = dayOfSlot(plan.origin, task.start);
+  return {
+    ...{ task: task.id, day, half, said: row.said },
+    label: sayWork(task.work),
+    job: jobNames(firm).get(task.job) ?? '',
+    jobId: task.job,
+    from: sayHalfDay(from, today),
+    to: sayHalfDay({ day, half }, today),
+    saidBy: saidBy(firm, row),
+    conflict: row.said === 'confirmed' || slotOf(today, from.day, from.half) < frozenUntil(firm),
+    reason: sayReason(task.reason, plan.origin),
+    cause: causes.get(task.id) ?? '',
+  };
+}
+
+/** `Marek, Tue 9 Mar 14:20`. */
+export const saidBy = (firm: FirmReading, { said, said_by, said_at }: VisitDay): string =>
+  said === 'nothing' || said_at === null ? '' : [said_by, whenSeen(said_at, firm)].filter(Boolean).join(', ');
+
+function endMoved(firm: FirmReading, job: string): MovedEnd[] {
+  const [row, finish] = [endDays(firm).get(job), finishDay(firm.job(job))];
+  if (!row || !finish || row.day === finish) return [];
+  const { name, client, client_email } = jobRow(firm.job(job));
+  const on = (day: string): string => formatDay(day, firm.today);
+  return [
+    {
+      ...{ job, name, client, email: client_email },
+      ...{ from: on(row.day), to: on(finish), day: finish, later: finish > row.day },
+    },
+  ];
+}
+
+/** What was said of a visit's day, as a sentence. */
+export function saidWords(firm: FirmReading, row: VisitDay): string {
+  if (row.said === 'nothing' || row.told_day === null) return 'Nothing was said of this day yet.';
+  const on = sayHalfDay({ day: row.told_day, half: row.told_half ?? 0 }, firm.today);
+  const note = row.note ? `: ${row.note}` : '';
+  return `${SAID[row.said]} ${on} (${saidBy(firm, row)})${note}.`;
+}
+
+const SAID = { told: 'Told', asked: 'Asked for', confirmed: 'Said yes to', declined: 'Said no to' } as const;
+
+/** A page of whoever comes opens for so long: longer than any visit is said ahead. */
+const LINK_DAYS = 90;
+export const subLinksUntil = (today: Day): Day => addDays(today, LINK_DAYS);

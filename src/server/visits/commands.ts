@@ -1,0 +1,196 @@
+import type { Payload } from '@/contract/commands';
+import { groupBy } from '@/core/group-by';
+import { jobFinish, type PlannedTask } from '@/core/schedule/plan';
+import { TRADES } from '@/core/sequence/trades';
+import { formatDay, type Day } from '@/core/units/day';
+import { dayOfSlot, isAfternoon, lastDay } from '@/core/units/slot';
+import { sayEndWord, saySubWord } from '@/core/words/visit-word';
+import { sayWork } from '@/core/words/work';
+import { execute, queryOne } from '../database/query';
+import { handlers, requireRow, type CommandContext } from '../door/handler';
+import { notifyClient, notifySub, type Sending } from '../news/notify';
+import { tradesOfSubs } from '../reading/crews';
+import { readPlan, type StoredPlan } from '../reading/plan';
+import { readHouse } from '../reading/reading';
+import type { VisitDay } from '../reading/visits';
+import { notFound, Refusal, unprocessable } from '../refusal';
+import { today } from '../zone';
+import { isVisit, standEnd } from './stand';
+
+/** A visit on a half-day, by the row that says what was said of it and by the newest plan. */
+interface Visit {
+  task: PlannedTask;
+  day: Day;
+  half: 0 | 1;
+  /** The plan has it on that half-day. */
+  isPlanned: boolean;
+  row: VisitDay | undefined;
+}
+
+const needPlan = (context: CommandContext): StoredPlan => {
+  const plan = readPlan(context.db);
+  if (!plan) throw unprocessable('no-plan', 'Nothing is planned yet; set out a job first.');
+  return plan;
+};
+
+/** The visits of a command; refused where one is none, has begun, or would be on a day that is over. */
+function visitsOf(context: CommandContext, plan: StoredPlan, asked: Payload<'visit.answer'>['visits']): Visit[] {
+  const on = today(context.installation);
+  return asked.map(({ task: id, day, half }, index) => {
+    const field = `visits[${index}].task`;
+    const task = plan.tasks.find((planned) => planned.id === id);
+    if (!task) throw notFound('visit', field);
+    if (!isVisit(task)) throw unprocessable('no-visit', noVisitWords(task), field);
+    if (day < on)
+      throw unprocessable('visit-past', `${formatDay(day, on)} is over; say the day it is planned for now.`, field);
+    return {
+      task,
+      day,
+      half: half === 1 ? 1 : 0,
+      isPlanned: dayOfSlot(plan.origin, task.start) === day && isAfternoon(task.start) === (half === 1),
+      row: queryOne<VisitDay>(context.db, 'SELECT * FROM visit_day WHERE task = @id', { id }),
+    };
+  });
+}
+
+function noVisitWords({ work, crew, state }: PlannedTask): string {
+  if (crew === null) return `Nobody comes for ${sayWork(work)}.`;
+  const how = state === 'done' ? 'done' : 'under way';
+  return `${sayWork(work)} is ${how}; only what has not begun has a day to speak of.`;
+}
+
+/** From now on it stands on that half-day, and this is what was said of it. */
+function keepSaid(
+  context: CommandContext,
+  { task, day, half }: Visit,
+  said: VisitDay['said'],
+  by: string,
+  note = '',
+): void {
+  execute(
+    context.db,
+    `UPDATE visit_day
+      SET day = @day, half = @half, told_day = @day, told_half = @half, said = @said, said_at = @now, said_by = @by,
+        note = @note
+      WHERE task = @task`,
+    { task: task.id, day, half, said, now: context.now, by, note },
+  );
+}
+
+/** Writes to a sub what moves of theirs, and asks whether it suits. */
+function writeToSub(context: CommandContext, visits: readonly Visit[], sub: string, to: Sending): void {
+  const { name } = requireRow(context, 'sub', sub, 'subs');
+  const [first] = visits;
+  if (!first) throw unprocessable('nothing-to-tell', `No visit of ${name} is in the list.`, 'subs');
+  const words = visits.map(({ task, day, half, row }) => ({
+    ...{ job: requireRow(context, 'job', task.job).name, work: task.work, reason: task.reason, to: { day, half } },
+    from: row?.told_day ? { day: row.told_day, half: row.told_half ?? 0 } : null,
+  }));
+  notifySub(context, sub, first.task.job, saySubWord(words, name, today(context.installation)), to);
+}
+
+/** Writes to a client on what day their job ends now. */
+function writeToClient(context: CommandContext, job: string, end: Day | undefined, to: Sending): void {
+  const { name } = requireRow(context, 'job', job, 'clients');
+  if (!end) throw unprocessable('nothing-to-tell', `The end of ${name} is not in the list.`, 'clients');
+  const before = queryOne<{ day: Day }>(context.db, 'SELECT day FROM end_day WHERE job = @job', { job })?.day ?? null;
+  notifyClient(context, job, sayEndWord(name, before, end, today(context.installation)), to);
+}
+
+const movedSince = (what: string, field: string): Refusal =>
+  unprocessable('moved-since', `${what} has moved again since this list was made; look at the list of now.`, field);
+
+function endOf(plan: StoredPlan, job: string): Day | undefined {
+  const finish = jobFinish(plan, job);
+  return finish === undefined ? undefined : lastDay(plan.origin, finish);
+}
+
+const isOfSub = (context: CommandContext, crew: string | null): boolean =>
+  crew !== null && queryOne(context.db, 'SELECT 1 FROM sub WHERE id = @crew', { crew }) !== undefined;
+
+/** Who holds a sub's link answers for their own visits, and to a day they were asked for or the plan has. */
+function needAnswerable(context: CommandContext, visit: Visit, answer: 'yes' | 'no', field: string): void {
+  const { task, row, day, half } = visit;
+  const { who } = context;
+  if (who.kind === 'link' && (who.audience !== 'sub' || who.sub !== task.crew))
+    throw new Refusal(403, { code: 'not-allowed', message: 'Only whoever comes can answer for this visit.', field });
+  const isTold = row?.told_day === day && row.told_half === half;
+  if (!row || (!isTold && !visit.isPlanned))
+    throw unprocessable(
+      'not-that-day',
+      `${sayWork(task.work)} is planned for another day now; answer for that one.`,
+      field,
+    );
+  if (isTold && row.said === SAID[answer])
+    throw unprocessable('answered-already', `${row.said_by || 'They'} said ${answer} to this day already.`, field);
+}
+
+const SAID = { yes: 'confirmed', no: 'declined' } as const;
+
+export const visitHandlers = handlers({
+  'visit.tell': (context, { visits: asked, subs, ends, clients }) => {
+    const plan = needPlan(context);
+    const visits = visitsOf(context, plan, asked);
+    visits.forEach(({ isPlanned, task }, index) => {
+      if (!isPlanned) throw movedSince(sayWork(task.work), `visits[${index}].task`);
+    });
+    ends.forEach(({ job, day }, index) => {
+      if (endOf(plan, job) !== day) throw movedSince('The end', `ends[${index}].job`);
+    });
+    for (const { sub, ...to } of subs)
+      writeToSub(
+        context,
+        visits.filter(({ task }) => task.crew === sub),
+        sub,
+        to,
+      );
+    for (const { job, ...to } of clients) writeToClient(context, job, ends.find((end) => end.job === job)?.day, to);
+    const by = context.who.kind === 'person' ? context.who.name : '';
+    for (const visit of visits) keepSaid(context, visit, isOfSub(context, visit.task.crew) ? 'asked' : 'told', by);
+    for (const { job, day } of ends) standEnd(context.db, job, day, context.now);
+  },
+  'visit.answer': (context, { visits: asked, answer, by, note }) => {
+    const plan = needPlan(context);
+    const visits = visitsOf(context, plan, asked);
+    visits.forEach((visit, index) => needAnswerable(context, visit, answer, `visits[${index}].task`));
+    for (const visit of visits) keepSaid(context, visit, SAID[answer], by, note);
+    for (const [job, list] of groupBy(visits, ({ task }) => task.job)) {
+      const [first] = list;
+      if (answer === 'yes' || !first) {
+        context.planStays(job);
+        continue;
+      }
+      const { task, day } = first;
+      const name = plan.crewCapacity.find(({ sub }) => sub === task.crew)?.name ?? '';
+      context.replan(job, { kind: 'declined', crew: task.crew ?? '', name, task: task.id, work: task.work, day });
+    }
+  },
+  'visit.give': (context, { tasks, sub }) => {
+    const plan = needPlan(context);
+    const { name } = requireRow(context, 'sub', sub, 'sub');
+    const trades = tradesOfSubs(readHouse(context.installation)).get(sub) ?? [];
+    const given = tasks.map((id, index) => {
+      const task = plan.tasks.find((planned) => planned.id === id);
+      if (!task || !isVisit(task)) throw notFound('visit', `tasks[${index}]`);
+      const work = sayWork(task.work);
+      if (!trades.includes(task.trade))
+        throw unprocessable(
+          'not-their-trade',
+          `${name} does no ${TRADES[task.trade].toLowerCase()}; add that trade to them under Firm, or choose another.`,
+          'sub',
+        );
+      if (task.crew === sub) throw unprocessable('theirs-already', `${name} comes for ${work} already.`, 'sub');
+      return task;
+    });
+    for (const task of given)
+      execute(
+        context.db,
+        `UPDATE visit_day
+          SET crew = @sub, said = 'nothing', told_day = NULL, told_half = NULL, said_at = NULL, said_by = '', note = ''
+          WHERE task = @task`,
+        { sub, task: task.id },
+      );
+    for (const [job, [first, ...more]] of groupBy(given, (task) => task.job))
+      if (first) context.replan(job, { kind: 'given', sub, name, task: first.id, work: first.work, more: more.length });
+  },
+});

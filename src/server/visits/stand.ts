@@ -1,0 +1,108 @@
+import { jobFinish, type Plan, type PlannedTask } from '@/core/schedule/plan';
+import { dayOfSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
+import type { Day } from '@/core/units/day';
+import { execute, insert, queryOne } from '../database/query';
+import type { Connection } from '../database/open';
+import type { FirmReading } from '../reading/reading';
+import { endDays, nearUntil, visitDays, type VisitDay } from '../reading/visits';
+
+/** What a new plan changes of where visits stand. */
+export interface StandChanges {
+  stand: Pick<VisitDay, 'task' | 'job' | 'crew' | 'day' | 'half'>[];
+  /** Begun, done or planned no more: nothing of them stands ahead. */
+  gone: string[];
+  /** Jobs whose end nobody was told yet. */
+  ends: { job: string; day: Day }[];
+}
+
+/** Work on whose day somebody relies: it has not begun, and somebody comes for it. */
+export const isVisit = (task: Pick<PlannedTask, 'crew' | 'duration' | 'state'>): boolean =>
+  task.crew !== null && task.duration > 0 && task.state === 'waiting';
+
+/**
+ * Where visits stand after a plan. What nobody was told of and lies beyond the next two weeks follows the plan; what was
+ * told, and what stands in the next two weeks, stays where it stood until somebody says the new day: what moves back
+ * before that was never anybody's business.
+ * @param anew the plan was asked for and taken: all stands where it has it, and what was told otherwise is owed a word
+ */
+export function standChanges(firm: FirmReading, plan: Plan, anew = false): StandChanges {
+  const { today } = firm;
+  const known = new Map(visitDays(firm));
+  const shift = slotOf(today, plan.origin);
+  const near = nearUntil(firm);
+  const stand: StandChanges['stand'] = [];
+  for (const task of plan.tasks) {
+    const row = known.get(task.id);
+    if (!isVisit(task)) continue;
+    known.delete(task.id);
+    const slot = task.start + shift;
+    const made = {
+      task: task.id,
+      job: task.job,
+      crew: task.crew ?? '',
+      day: dayOfSlot(today, slot),
+      half: halfOf(slot),
+    };
+    if (!row || anew || row.crew !== made.crew || followsPlan(today, row, slot, near))
+      if (!row || row.day !== made.day || row.half !== made.half || row.crew !== made.crew) stand.push(made);
+  }
+  return { stand, gone: [...known.keys()], ends: endsOf(firm, plan) };
+}
+
+const halfOf = (slot: number): 0 | 1 => (isAfternoon(slot) ? 1 : 0);
+
+/** Whether nobody relies on where it stood. */
+function followsPlan(today: Day, row: VisitDay, slot: number, near: number): boolean {
+  if (row.said === 'declined') return true;
+  if (row.said !== 'nothing') return false;
+  const stood = slotOf(today, row.day, row.half);
+  return stood < 0 || (stood >= near && slot >= near);
+}
+
+/** The end of a job follows its plan until its client was told one. */
+function endsOf(firm: FirmReading, plan: Plan): StandChanges['ends'] {
+  const known = endDays(firm);
+  return firm.jobs.flatMap((job) => {
+    const finish = jobFinish(plan, job);
+    const row = known.get(job);
+    if (finish === undefined || (row?.said_at ?? null) !== null) return [];
+    const day = lastDay(plan.origin, finish);
+    return row?.day === day ? [] : [{ job, day }];
+  });
+}
+
+export function writeStandChanges(db: Connection, { stand, gone, ends }: StandChanges): void {
+  for (const row of stand)
+    execute(
+      db,
+      // Whoever comes now was told nothing by whoever was to come before.
+      `INSERT INTO visit_day (task, job, crew, day, half) VALUES (@task, @job, @crew, @day, @half)
+        ON CONFLICT (task) DO UPDATE SET job = excluded.job, day = excluded.day, half = excluded.half,
+          said = CASE crew WHEN excluded.crew THEN said ELSE 'nothing' END,
+          told_day = CASE crew WHEN excluded.crew THEN told_day END,
+          told_half = CASE crew WHEN excluded.crew THEN told_half END,
+          said_at = CASE crew WHEN excluded.crew THEN said_at END,
+          said_by = CASE crew WHEN excluded.crew THEN said_by ELSE '' END,
+          note = CASE crew WHEN excluded.crew THEN note ELSE '' END,
+          crew = excluded.crew`,
+      { ...row },
+    );
+  for (const task of gone) execute(db, 'DELETE FROM visit_day WHERE task = @task', { task });
+  for (const { job, day } of ends) standEnd(db, job, day, null);
+}
+
+/** The last day that a job's client goes by from now on. */
+export function standEnd(db: Connection, job: string, day: Day, saidAt: string | null): void {
+  execute(db, 'DELETE FROM end_day WHERE job = @job', { job });
+  insert(db, 'end_day', { job, day, said_at: saidAt });
+}
+
+/** What a client was sent says when their job ends by the plan of now: that is what they go by. */
+export function clientGoesBy({ db, now }: { db: Connection; now: string }, job: string): void {
+  const day = queryOne<{ finish_day: Day | null }>(
+    db,
+    'SELECT finish_day FROM plan_part WHERE job = @job AND version = (SELECT max(version) FROM plan)',
+    { job },
+  )?.finish_day;
+  if (day) standEnd(db, job, day, now);
+}

@@ -1,0 +1,144 @@
+'use client';
+import Link from 'next/link';
+import { Button } from 'react-bootstrap';
+import { tellVisits } from '@/contract/commands/visits';
+import { routes } from '@/contract/routes';
+import type { Concerned, MovedEnd, MovedView } from '@/contract/views/visits';
+import type { PayloadOf } from '@/contract/command';
+import { counted, listed } from '@/core/words/count';
+import { newId } from '../offline/send';
+import { Block } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { Phone } from '../kit/phone';
+import { StateIcon } from '../kit/state-icon';
+import { useSend } from '../kit/use-send';
+
+type Telling = PayloadOf<typeof tellVisits>;
+
+const sendingTo = (name: string, address: string, linksUntil: string) => ({
+  ...{ updateId: newId(), messageId: newId(), linkId: newId() },
+  ...{ name, address, expiresOn: linksUntil },
+});
+
+/** Everything of theirs as one word to each; who has no address is told by telephone. */
+function tellingOf(concerned: readonly Concerned[], ends: readonly MovedEnd[], linksUntil: string): Telling {
+  return {
+    visits: concerned.flatMap(({ visits }) => visits.map(({ task, day, half }) => ({ task, day, half }))),
+    subs: concerned.flatMap(({ crew, sub, name, email }) =>
+      sub && email ? [{ sub: crew, ...sendingTo(name, email, linksUntil) }] : [],
+    ),
+    ends: ends.map(({ job, day }) => ({ job, day })),
+    clients: ends.flatMap(({ job, client, email }) =>
+      email ? [{ job, ...sendingTo(client || 'the client', email, linksUntil) }] : [],
+    ),
+  };
+}
+
+/** What is said once it is done: to whom a message goes, and whom one has to call. */
+function toldWords({ subs, clients }: Telling, all: number): string {
+  const messages = subs.length + clients.length;
+  const calls = all - messages;
+  return [
+    messages > 0 ? `${counted(messages, 'message goes', 'messages go')} out.` : '',
+    calls > 0 ? `${counted(calls, 'person', 'people')} without an address: told by you.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
+}
+
+/** What moved since people were told, because of what, and who has to hear of it; one act tells them. */
+export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: string }) {
+  const { busy, give } = useSend();
+  const { concerned, ends } = view;
+  const people = concerned.length + ends.length;
+  if (people === 0) return null;
+  const tell = (who: readonly Concerned[], of: readonly MovedEnd[]): void => {
+    const telling = tellingOf(who, of, linksUntil);
+    void give(tellVisits, telling, { text: toldWords(telling, who.length + of.length) });
+  };
+  const visits = concerned.reduce((sum, one) => sum + one.visits.length, 0);
+  const conflicts = concerned.flatMap((one) => one.visits.filter(({ conflict }) => conflict));
+  return (
+    <Block
+      heading={<span id="moved">What moved</span>}
+      beside={
+        <Button size="sm" className="push no-print" disabled={busy} onClick={() => tell(concerned, ends)}>
+          {people === 1 ? 'Tell them' : `Tell all ${people}`}
+        </Button>
+      }
+    >
+      <p className="small-text soft mt-2 mb-1">
+        {visits > 0 && `${counted(visits, 'visit')} on another day than people go by. `}
+        {conflicts.length > 0 && `${counted(conflicts.length, 'promise')} that cannot be kept, to be settled.`}
+      </p>
+      <Lines className="small-text">
+        {concerned.map((one) => (
+          <Line
+            key={one.crew}
+            mark={<StateIcon kind={one.visits.some(({ conflict }) => conflict) ? 'stop' : 'waiting'} silent />}
+            beside={
+              <Button
+                size="sm"
+                variant="outline-secondary"
+                className="no-print align-self-start"
+                disabled={busy}
+                aria-label={`Tell ${one.name}`}
+                onClick={() => tell([one], [])}
+              >
+                Tell
+              </Button>
+            }
+          >
+            <span className="fw-bold">{one.name}</span> <Phone number={one.phone} />
+            {one.visits.map((visit) => (
+              <div key={visit.task}>
+                <Link href={routes.schedule(visit.jobId, { task: visit.task })} scroll={false}>
+                  {visit.job}, {visit.label}
+                </Link>
+                : {visit.from} → <span className="text-nowrap">{visit.to}</span>
+                {visit.said === 'confirmed' && <span className="bad"> They had said yes ({visit.saidBy}).</span>}
+                {visit.said === 'declined' && <span className="bad"> They said no ({visit.saidBy}).</span>}
+                {visit.conflict && visit.said !== 'confirmed' && (
+                  <span className="bad"> It stood in the next days.</span>
+                )}{' '}
+                <span className="soft">{[visit.cause, visit.reason].filter(Boolean).join(' ')}</span>
+              </div>
+            ))}
+          </Line>
+        ))}
+        {ends.map((end) => (
+          <Line
+            key={end.job}
+            mark={<StateIcon kind={end.later ? 'stop' : 'waiting'} silent />}
+            beside={
+              <Button
+                size="sm"
+                variant="outline-secondary"
+                className="no-print align-self-start"
+                disabled={busy}
+                aria-label={`Tell ${end.client || 'the client'} of ${end.name}`}
+                onClick={() => tell([], [end])}
+              >
+                Tell
+              </Button>
+            }
+          >
+            <span className="fw-bold">{end.client || 'The client'}</span>: {end.name} ends {end.to},{' '}
+            {end.later ? 'later' : 'earlier'} than the {end.from} they go by.
+          </Line>
+        ))}
+      </Lines>
+      <p className="small-text soft mt-2 mb-0">
+        {whoHasNoAddress(concerned, ends)}What moves back before it is told is told to nobody.
+      </p>
+    </Block>
+  );
+}
+
+function whoHasNoAddress(concerned: readonly Concerned[], ends: readonly MovedEnd[]): string {
+  const names = [
+    ...concerned.flatMap(({ name, sub, email }) => (sub && !email ? [name] : [])),
+    ...ends.flatMap(({ client, email }) => (email ? [] : [client || 'the client'])),
+  ];
+  return names.length > 0 ? `No address is known of ${listed(names)}: call them first. ` : '';
+}
