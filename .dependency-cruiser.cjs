@@ -9,6 +9,7 @@ const SERVER = [
   ...[
     'firm',
     'news',
+    'visits',
     'schedule',
     'sequence',
     'sites',

@@ -23,7 +23,7 @@ import type { Installation } from '@/server/installation';
 import { renewOnce } from '@/server/plan/renew';
 import { searchOnce } from '@/server/plan/search';
 import { readPlan } from '@/server/reading/plan';
-import { isVisit } from '@/server/visits/stand';
+import { isVisit } from '@/core/schedule/visit';
 import { firmTime } from '@/server/zone';
 import { emptyOutbox } from '@/server/news/outbox';
 import { COAST } from '@/server/outside/simulated/weather';

@@ -10,7 +10,7 @@ import { renewOnce } from '@/server/plan/renew';
 import { searchOnce } from '@/server/plan/search';
 import { currentVersion, readPlan } from '@/server/reading/plan';
 import { readFirm, readJob } from '@/server/reading/reading';
-import { isVisit } from '@/server/visits/stand';
+import { isVisit } from '@/core/schedule/visit';
 import { movedView } from '@/server/views/moved';
 import { reviewView } from '@/server/views/review';
 import { scheduleView } from '@/server/views/board';

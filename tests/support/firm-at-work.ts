@@ -3,6 +3,7 @@ import { forwardPass } from '@/core/schedule/passes';
 import { makePlan, type Plan } from '@/core/schedule/plan';
 import type { Standing, Stood } from '@/core/schedule/calm';
 import type { Task } from '@/core/schedule/network';
+import { isVisit } from '@/core/schedule/visit';
 import type { Crew, PlanInput } from '@/core/schedule/plan-input';
 import type { TooMuch } from '@/core/schedule/weather';
 import { ALWAYS, jobCalendar, narrowingsOf } from '@/core/sequence/calendars';
@@ -17,10 +18,10 @@ import { addDays } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { seeded } from '@/core/units/seeded';
 
-export const ORIGIN = '2027-03-08';
+const ORIGIN = '2027-03-08';
 /** Half-days of three working days and of two weeks, from a Monday. */
-export const FROZEN = 6;
-export const NEAR = 28;
+const FROZEN = 6;
+const NEAR = 28;
 
 /** Areas as they come up in renovations: what kind, and what is done there. */
 const PLACES: readonly [AreaKind, ...Work[]][] = [
@@ -34,14 +35,14 @@ const PLACES: readonly [AreaKind, ...Work[]][] = [
 ];
 
 /** A firm at work, drawn by its seed: 4 to 8 open jobs, one or two crews a trade, promises that can just be kept. */
-export interface FirmAtWork {
+interface FirmAtWork {
   input: PlanInput;
   random: () => number;
   /** One of a list. */
   one: <Entry>(list: readonly Entry[]) => Entry;
 }
 
-export function firmAtWork(seed: number): FirmAtWork {
+function firmAtWork(seed: number): FirmAtWork {
   const random = seeded(seed);
   const upTo = (most: number): number => Math.floor(random() * most);
   const one = <Entry>(list: readonly Entry[]): Entry => list[upTo(list.length)] as Entry;
@@ -101,18 +102,14 @@ function siteOf(number: number, one: FirmAtWork['one'], upTo: (most: number) => 
   };
 }
 
-export function planOf(input: PlanInput, schedules = 0, seed = 1): Plan {
+function planOf(input: PlanInput, schedules = 0, seed = 1): Plan {
   const plan = makePlan(input, { schedules, seed });
   if (!plan.ok) throw new Error(plan.problem.message);
   return plan.value;
 }
 
-/** Whose day somebody outside goes by: not what dries by itself. */
-export const isVisit = (task: Pick<Task, 'crew' | 'duration' | 'state'>): boolean =>
-  task.crew !== null && task.duration > 0 && task.state === 'waiting';
-
 /** What stands after a plan: everything where it is, and what was said of it before where it did not move. */
-export function standingAfter(plan: Plan, before?: Standing, pencil: readonly string[] = []): Standing {
+function standingAfter(plan: Plan, before?: Standing, pencil: readonly string[] = []): Standing {
   const stood = new Map<string, Stood>();
   for (const task of plan.tasks) {
     if (!isVisit(task)) continue;
@@ -126,7 +123,7 @@ export function standingAfter(plan: Plan, before?: Standing, pencil: readonly st
 }
 
 /** Things that happen, each to the firm's input; what they are found to do is up to the plan. */
-export const EVENTS: Record<string, (firm: FirmAtWork, plan: Plan) => PlanInput> = {
+const EVENTS: Record<string, (firm: FirmAtWork, plan: Plan) => PlanInput> = {
   rain: ({ input, random }) => {
     const first = 2 * Math.floor(random() * 9);
     const amount: TooMuch = { of: 'rain', amount: 9, day: dayOfSlot(ORIGIN, first) };

@@ -2,7 +2,7 @@ import { dayOfSlot, isAfternoon } from '@/core/units/slot';
 import { queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { readPlan } from '@/server/reading/plan';
-import { isVisit } from '@/server/visits/stand';
+import { isVisit } from '@/core/schedule/visit';
 import type { Given } from './first-visit-commands';
 import { must, newId, signalHouse, TODAY } from './installations';
 

@@ -33,7 +33,7 @@ export const tellVisits = command(
 );
 
 /** What whoever comes said to the day of a visit. */
-export const ANSWERS = ['yes', 'no'] as const;
+const ANSWERS = ['yes', 'no'] as const;
 export const answerVisits = command(
   'visit.answer',
   [...ROLES, 'link'],

@@ -21,6 +21,7 @@ import { inspectionHandlers } from '../schedule/inspections';
 import { pinHandlers } from '../schedule/pins';
 import { quietHandlers } from '../sites/quiet';
 import { visitHandlers } from '../visits/commands';
+import { takeHandlers } from '../plan/take';
 import { planHandlers } from '../schedule/plan-commands';
 import { takeAwayHandlers } from '../scope/take-away';
 import { resourceHandlers } from '../schedule/resources';
@@ -81,6 +82,7 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   visitHandlers,
   quietHandlers,
   planHandlers,
+  takeHandlers,
   resourceHandlers,
   takeAwayHandlers,
   goalHandlers,

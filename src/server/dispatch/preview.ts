@@ -17,7 +17,7 @@ import { readAhead } from '../reading/ahead';
 import { readIf } from '../reading/read-if';
 import { jobNames } from '../reading/job';
 import { nearUntil, visitDays } from '../reading/visits';
-import { isVisit } from '../visits/stand';
+import { isVisit } from '@/core/schedule/visit';
 import { readFirm, type FirmReading } from '../reading/reading';
 import { refuseWhereServed } from '../serving';
 import type { Prepared } from '../door/prepared';

@@ -1,7 +1,7 @@
 import { insert, queryOne, execute } from '../database/query';
 import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
 import { Refusal, unprocessable } from '../refusal';
-import { clientGoesBy } from '../visits/stand';
+import { clientGoesBy } from './end-day';
 import { addLink, revokeLink } from './links';
 import { changeDraft, sendDraft } from './updates';
 import type { Rows } from '../database/rows';

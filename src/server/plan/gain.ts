@@ -4,7 +4,7 @@ import { jobNames } from '../reading/job';
 import type { StoredPlan } from '../reading/plan';
 import type { FirmReading } from '../reading/reading';
 import { nearUntil } from '../reading/visits';
-import { isVisit } from '../visits/stand';
+import { isVisit } from '@/core/schedule/visit';
 import { workedAcross } from './causes';
 
 /** What one plan brings against another, made from the same day. */

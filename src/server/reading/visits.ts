@@ -1,3 +1,4 @@
+import { causesIn, type Cause } from '@/core/schedule/cause';
 import type { NotBefore } from '@/core/schedule/network';
 import type { Standing, Stood } from '@/core/schedule/calm';
 import type { Score } from '@/core/schedule/objective';
@@ -91,3 +92,16 @@ export const standingOfVisits = ofFirm((firm): Standing | undefined => {
     pencil: new Set(firm.jobs.filter((job) => jobRow(firm.job(job)).state === 'scoping')),
   };
 });
+
+/** What each piece of work was moved because of, by the newest plan that moved it. */
+export function lastCauses({ db }: FirmReading, tasks: readonly string[]): Map<string, Cause[]> {
+  if (tasks.length === 0) return new Map();
+  const rows = queryAll<{ task: string; cause: string }>(
+    db,
+    `SELECT task, cause
+      FROM plan_move
+      WHERE id IN (SELECT max(id) FROM plan_move WHERE task IN (SELECT value FROM json_each(@tasks)) GROUP BY task)`,
+    { tasks: JSON.stringify(tasks) },
+  );
+  return new Map(rows.map((row) => [row.task, causesIn(row.cause)]));
+}

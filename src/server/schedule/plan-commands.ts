@@ -5,10 +5,8 @@ import { feedLink, hashOf, tokenOf } from '../tokens';
 import { insert, orNull, execute } from '../database/query';
 import { handlers, requireRow } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
-import { currentVersion, readPlan } from '../reading/plan';
-import { rowsOfPlan, storePlan } from '../plan/store-plan';
-import { readFirm } from '../reading/reading';
-import { askSearch, foundPlan, foundTaken, stopSearch } from './plan-search';
+import { readPlan } from '../reading/plan';
+import { askSearch, stopSearch } from './plan-search';
 
 export const planHandlers = handlers({
   'baseline.keep': (context, { id, job, name }) => {
@@ -63,19 +61,4 @@ export const planHandlers = handlers({
     context.wakePlanner();
   },
   'plan.search-stop': (context) => stopSearch(context.db),
-  'plan.take': (context, { version }) => {
-    const plan = version === currentVersion(context.db) ? foundPlan(context.db, version) : undefined;
-    if (!plan)
-      throw unprocessable(
-        'plan-changed',
-        'The plan has changed since this one was found; look again from there.',
-        'version',
-      );
-    const firm = readFirm(context.installation);
-    storePlan(
-      context.db,
-      rowsOfPlan(firm, plan, context.now, [{ kind: 'better-order', record: context.command }], undefined, true),
-    );
-    foundTaken(context.db);
-  },
 });

@@ -23,7 +23,7 @@ import { movedView, saidWords, subLinksUntil } from './moved';
 import { crewsByTrade } from '../reading/crews';
 import { holidaysOf, outlookRows, planProblem, searchRow, subRows } from '../reading/firm';
 import { visitDays } from '../reading/visits';
-import { isVisit } from '../visits/stand';
+import { isVisit } from '@/core/schedule/visit';
 import { areaNames, areaRows, jobNames } from '../reading/job';
 import { planOf, wholePlan, type StoredPlan } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';

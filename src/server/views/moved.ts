@@ -1,6 +1,5 @@
 import type { Concerned, MovedEnd, MovedView, MovedVisit } from '@/contract/views/visits';
 import { groupBy } from '@/core/group-by';
-import { causesIn } from '@/core/schedule/cause';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, isAfternoon, slotOf } from '@/core/units/slot';
@@ -8,14 +7,13 @@ import { sayCauses } from '@/core/words/cause';
 import { sayReason } from '@/core/words/reason';
 import { sayHalfDay } from '@/core/words/visit-word';
 import { sayWork } from '@/core/words/work';
-import { queryAll } from '../database/query';
 import { subRows } from '../reading/firm';
 import { jobNames, jobRow } from '../reading/job';
 import { finishDay, wholePlan, type StoredPlan } from '../reading/plan';
 import { ofFirm, type FirmReading } from '../reading/reading';
-import { endDays, frozenUntil, isToldSo, nearUntil, visitDays, type VisitDay } from '../reading/visits';
+import { endDays, frozenUntil, isToldSo, lastCauses, nearUntil, visitDays, type VisitDay } from '../reading/visits';
 import { whenSeen } from '../words';
-import { isVisit } from '../visits/stand';
+import { isVisit } from '@/core/schedule/visit';
 
 /** A visit that moved: the half-day people go by, and where the plan has it. */
 interface Moved {
@@ -31,7 +29,7 @@ const goesBy = (row: VisitDay): Moved['from'] =>
     : { day: row.day, half: row.half };
 
 /** Visits that whoever comes has to be told of: those that were told, and those of the next two weeks. */
-export const movedVisits = ofFirm((firm): Moved[] => {
+const movedVisits = ofFirm((firm): Moved[] => {
   const plan = wholePlan(firm);
   if (!plan) return [];
   const rows = visitDays(firm);
@@ -49,17 +47,15 @@ export const movedVisits = ofFirm((firm): Moved[] => {
 });
 
 /** What each was found because of, by the newest plan that moved it. */
-function causesOf({ db, today }: FirmReading, moved: readonly Moved[]): Map<string, string> {
-  if (moved.length === 0) return new Map();
-  const rows = queryAll<{ task: string; cause: string }>(
-    db,
-    `SELECT task, cause
-      FROM plan_move
-      WHERE id IN (SELECT max(id) FROM plan_move WHERE task IN (SELECT value FROM json_each(@tasks)) GROUP BY task)`,
-    { tasks: JSON.stringify(moved.map(({ task }) => task.id)) },
+const causesOf = (firm: FirmReading, moved: readonly Moved[]): Map<string, string> =>
+  new Map(
+    [
+      ...lastCauses(
+        firm,
+        moved.map(({ task }) => task.id),
+      ),
+    ].map(([task, causes]) => [task, sayCauses(causes, firm.today)]),
   );
-  return new Map(rows.map((row) => [row.task, sayCauses(causesIn(row.cause), today)]));
-}
 
 /** What moved and who has to be told, over all jobs or for one. */
 export function movedView(firm: FirmReading, only?: string): MovedView {
@@ -115,7 +111,7 @@ function movedVisit(
 }
 
 /** `Marek, Tue 9 Mar 14:20`. */
-export const saidBy = (firm: FirmReading, { said, said_by, said_at }: VisitDay): string =>
+const saidBy = (firm: FirmReading, { said, said_by, said_at }: VisitDay): string =>
   said === 'nothing' || said_at === null ? '' : [said_by, whenSeen(said_at, firm)].filter(Boolean).join(', ');
 
 function endMoved(firm: FirmReading, job: string): MovedEnd[] {

@@ -8,7 +8,7 @@ import { jobRow } from '../reading/job';
 import type { StoredPlan } from '../reading/plan';
 import type { FirmReading } from '../reading/reading';
 import { visitDays } from '../reading/visits';
-import { isVisit } from '../visits/stand';
+import { isVisit } from '@/core/schedule/visit';
 import { saidWords } from './moved';
 
 /** How far ahead a sub is shown what nobody has asked for yet. */

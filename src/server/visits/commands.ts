@@ -1,6 +1,7 @@
 import type { Payload } from '@/contract/commands';
 import { groupBy } from '@/core/group-by';
 import { jobFinish, type PlannedTask } from '@/core/schedule/plan';
+import { isVisit } from '@/core/schedule/visit';
 import { TRADES } from '@/core/sequence/trades';
 import { formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, isAfternoon, lastDay } from '@/core/units/slot';
@@ -8,6 +9,7 @@ import { sayEndWord, saySubWord } from '@/core/words/visit-word';
 import { sayWork } from '@/core/words/work';
 import { execute, queryOne } from '../database/query';
 import { handlers, requireRow, type CommandContext } from '../door/handler';
+import { standEnd } from '../news/end-day';
 import { notifyClient, notifySub, type Sending } from '../news/notify';
 import { tradesOfSubs } from '../reading/crews';
 import { readPlan, type StoredPlan } from '../reading/plan';
@@ -15,7 +17,6 @@ import { readHouse } from '../reading/reading';
 import type { VisitDay } from '../reading/visits';
 import { notFound, Refusal, unprocessable } from '../refusal';
 import { today } from '../zone';
-import { isVisit, standEnd } from './stand';
 
 /** A visit on a half-day, by the row that says what was said of it and by the newest plan. */
 interface Visit {

@@ -1,10 +1,12 @@
-import { jobFinish, type Plan, type PlannedTask } from '@/core/schedule/plan';
-import { dayOfSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
+import type { Plan } from '@/core/schedule/plan';
+import { dayOfSlot, isAfternoon, slotOf } from '@/core/units/slot';
 import type { Day } from '@/core/units/day';
-import { execute, insert, queryOne } from '../database/query';
+import { isVisit } from '@/core/schedule/visit';
+import { execute } from '../database/query';
 import type { Connection } from '../database/open';
+import { endsFollowing, standEnd, type EndDay } from '../news/end-day';
 import type { FirmReading } from '../reading/reading';
-import { endDays, nearUntil, visitDays, type VisitDay } from '../reading/visits';
+import { nearUntil, visitDays, type VisitDay } from '../reading/visits';
 
 /** What a new plan changes of where visits stand. */
 export interface StandChanges {
@@ -12,12 +14,8 @@ export interface StandChanges {
   /** Begun, done or planned no more: nothing of them stands ahead. */
   gone: string[];
   /** Jobs whose end nobody was told yet. */
-  ends: { job: string; day: Day }[];
+  ends: EndDay[];
 }
-
-/** Work on whose day somebody relies: it has not begun, and somebody comes for it. */
-export const isVisit = (task: Pick<PlannedTask, 'crew' | 'duration' | 'state'>): boolean =>
-  task.crew !== null && task.duration > 0 && task.state === 'waiting';
 
 /**
  * Where visits stand after a plan. What nobody was told of and lies beyond the next two weeks follows the plan; what was
@@ -46,7 +44,7 @@ export function standChanges(firm: FirmReading, plan: Plan, anew = false): Stand
     if (!row || anew || row.crew !== made.crew || followsPlan(today, row, slot, near))
       if (!row || row.day !== made.day || row.half !== made.half || row.crew !== made.crew) stand.push(made);
   }
-  return { stand, gone: [...known.keys()], ends: endsOf(firm, plan) };
+  return { stand, gone: [...known.keys()], ends: endsFollowing(firm, plan) };
 }
 
 const halfOf = (slot: number): 0 | 1 => (isAfternoon(slot) ? 1 : 0);
@@ -57,18 +55,6 @@ function followsPlan(today: Day, row: VisitDay, slot: number, near: number): boo
   if (row.said !== 'nothing') return false;
   const stood = slotOf(today, row.day, row.half);
   return stood < 0 || (stood >= near && slot >= near);
-}
-
-/** The end of a job follows its plan until its client was told one. */
-function endsOf(firm: FirmReading, plan: Plan): StandChanges['ends'] {
-  const known = endDays(firm);
-  return firm.jobs.flatMap((job) => {
-    const finish = jobFinish(plan, job);
-    const row = known.get(job);
-    if (finish === undefined || (row?.said_at ?? null) !== null) return [];
-    const day = lastDay(plan.origin, finish);
-    return row?.day === day ? [] : [{ job, day }];
-  });
 }
 
 export function writeStandChanges(db: Connection, { stand, gone, ends }: StandChanges): void {
@@ -89,20 +75,4 @@ export function writeStandChanges(db: Connection, { stand, gone, ends }: StandCh
     );
   for (const task of gone) execute(db, 'DELETE FROM visit_day WHERE task = @task', { task });
   for (const { job, day } of ends) standEnd(db, job, day, null);
-}
-
-/** The last day that a job's client goes by from now on. */
-export function standEnd(db: Connection, job: string, day: Day, saidAt: string | null): void {
-  execute(db, 'DELETE FROM end_day WHERE job = @job', { job });
-  insert(db, 'end_day', { job, day, said_at: saidAt });
-}
-
-/** What a client was sent says when their job ends by the plan of now: that is what they go by. */
-export function clientGoesBy({ db, now }: { db: Connection; now: string }, job: string): void {
-  const day = queryOne<{ finish_day: Day | null }>(
-    db,
-    'SELECT finish_day FROM plan_part WHERE job = @job AND version = (SELECT max(version) FROM plan)',
-    { job },
-  )?.finish_day;
-  if (day) standEnd(db, job, day, now);
 }
