@@ -52,7 +52,8 @@ describe('a promise', () => {
         !id.includes(demoId('tannery', 'area', 'street')),
     );
     const outside = plan.tasks.find(
-      ({ trade, state, start }) => trade === 'roofing' && state === 'waiting' && start >= 4 && start < 6,
+      ({ phase, state, start }) =>
+        (phase === 'seal' || phase === 'face-trim') && state === 'waiting' && start >= 4 && start < 8,
     );
     const page = await at(`/schedule?task=${encodeURIComponent(visit?.id ?? '')}`);
     await press(page, 'They said yes');
