@@ -12,6 +12,7 @@ import { currentVersion, readPlan } from '@/server/reading/plan';
 import { readFirm, readJob } from '@/server/reading/reading';
 import { isVisit } from '@/core/schedule/visit';
 import { movedView } from '@/server/views/moved';
+import { standChanges, writeStandChanges } from '@/server/visits/stand';
 import { reviewView } from '@/server/views/review';
 import { scheduleView } from '@/server/views/board';
 import { sequenceView } from '@/server/views/sequence';
@@ -126,6 +127,28 @@ describe('whoever has to be told', () => {
     });
     // What went to one sub is no news of the whole crew.
     expect(body).not.toContain('undefined');
+  });
+
+  it('stays told what they were told while a plan was being made', () => {
+    const installation = demoHouse();
+    const firm = readFirm(installation);
+    const plan = readPlan(installation.db);
+    const row = queryOne<{ task: string; day: string; half: number }>(
+      installation.db,
+      `SELECT task, day, half FROM visit_day WHERE said = 'nothing' ORDER BY day DESC, task LIMIT 1`,
+    );
+    const task = plan?.tasks.find(({ id }) => id === row?.task);
+    if (!plan || !task || !row) throw new Error('Nothing stands far off.');
+    // The planner has read and placed; before it writes, somebody calls the sub.
+    const later = { ...plan, tasks: plan.tasks.map((one) => (one === task ? { ...one, start: one.start + 2 } : one)) };
+    const changes = standChanges(firm, later);
+    expect(changes.stand.map(({ task: id }) => id)).toContain(row.task);
+    must(installation, 'visit.tell', { visits: [{ task: row.task, day: row.day, half: row.half }] });
+    writeStandChanges(installation.db, changes);
+    const kept = queryOne(installation.db, 'SELECT day, told_day FROM visit_day WHERE task = @task', {
+      task: row.task,
+    });
+    expect(kept).toEqual({ day: row.day, told_day: row.day });
   });
 
   it('is not told what has moved again since the list was made', () => {

@@ -15,6 +15,8 @@ export interface StandChanges {
   gone: string[];
   /** Jobs whose end nobody was told yet. */
   ends: EndDay[];
+  /** All stands where the plan has it. */
+  anew: boolean;
 }
 
 /**
@@ -44,7 +46,7 @@ export function standChanges(firm: FirmReading, plan: Plan, anew = false): Stand
     if (!row || anew || row.crew !== made.crew || followsPlan(today, row, slot, near))
       if (!row || row.day !== made.day || row.half !== made.half || row.crew !== made.crew) stand.push(made);
   }
-  return { stand, gone: [...known.keys()], ends: endsFollowing(firm, plan) };
+  return { stand, gone: [...known.keys()], ends: endsFollowing(firm, plan), anew };
 }
 
 const halfOf = (slot: number): 0 | 1 => (isAfternoon(slot) ? 1 : 0);
@@ -57,11 +59,11 @@ function followsPlan(today: Day, row: VisitDay, slot: number, near: number): boo
   return stood < 0 || (stood >= near && slot >= near);
 }
 
-export function writeStandChanges(db: Connection, { stand, gone, ends }: StandChanges): void {
+export function writeStandChanges(db: Connection, { stand, gone, ends, anew }: StandChanges): void {
   for (const row of stand)
     execute(
       db,
-      // Whoever comes now was told nothing by whoever was to come before.
+      // Whoever comes now was told nothing by whoever was to come before; what was told while the plan was made stays told.
       `INSERT INTO visit_day (task, job, crew, day, half) VALUES (@task, @job, @crew, @day, @half)
         ON CONFLICT (task) DO UPDATE SET job = excluded.job, day = excluded.day, half = excluded.half,
           said = CASE crew WHEN excluded.crew THEN said ELSE 'nothing' END,
@@ -70,8 +72,9 @@ export function writeStandChanges(db: Connection, { stand, gone, ends }: StandCh
           said_at = CASE crew WHEN excluded.crew THEN said_at END,
           said_by = CASE crew WHEN excluded.crew THEN said_by ELSE '' END,
           note = CASE crew WHEN excluded.crew THEN note ELSE '' END,
-          crew = excluded.crew`,
-      { ...row },
+          crew = excluded.crew
+        WHERE @anew = 1 OR said IN ('nothing', 'declined') OR crew <> excluded.crew`,
+      { ...row, anew: anew ? 1 : 0 },
     );
   for (const task of gone) execute(db, 'DELETE FROM visit_day WHERE task = @task', { task });
   for (const { job, day } of ends) standEnd(db, job, day, null);
