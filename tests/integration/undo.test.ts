@@ -100,7 +100,8 @@ describe('what was done', () => {
     }
     expect(stays).toEqual(STAYS);
     expect(backAndForth).toBeGreaterThan(100);
-  });
+    // Every command, its undo and the undo of that, each in a house of its own.
+  }, 400_000);
 
   it('is not taken back where somebody has built on it since, and it is said who, when and what', () => {
     const installation = demoHouse();
