@@ -215,6 +215,10 @@ describe('a first visit', () => {
     await page.keyboard.press('Enter');
     await seesText(page, 'its work is added to the sequence');
     await page.goto(`${on.server.url}${job}/sequence`);
+    const readAll = await page.evaluate(
+      () => /Read all \d+ steps with their reasons/.exec(document.body.innerText)?.[0],
+    );
+    await press(page, readAll ?? 'Read all steps');
     await seesText(page, 'Workshop · lay a damp membrane');
     await expect
       .poll(

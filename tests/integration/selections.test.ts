@@ -728,7 +728,8 @@ describe('the house as places to keep things', () => {
     expect(guest?.floor).toBeCloseTo(13.87, 1);
     expect(guest?.left).toBeCloseTo(6.93, 1);
     // Wires share a room with what stands there; what comes after them does not.
-    expect(guest?.busy).toMatchObject({ from: '2027-03-10' });
+    expect(guest?.busy?.label).toMatch(/^Guest suite · (close-in|check before cover|insulation)/);
+    expect(guest?.busy?.from).toMatch(/^2027-03-1[0-2]$/);
     // Whoever takes the wall out comes in the days that were promised, and not before.
     expect(rooms().find((room) => room.name === 'Kitchen')?.busy?.from).toMatch(/^2027-03-1[12]$/);
     expect(rooms().find((room) => room.name === 'Landing')?.kept).toBe('lived in');

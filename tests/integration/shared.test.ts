@@ -130,6 +130,9 @@ describe('what a crew reads', () => {
       shared(installation, { audience: 'sub', sub: demoId('sub', 'wiring') }) as CrewShared;
     expect(new Set(mine().days.flatMap((day) => day.works.map((work) => work.job))).size).toBeGreaterThan(1);
     expect(mine().title).toBe('Halyard Wiring');
+    // Two houses have a kitchen: whose it is is said wherever a page is of several jobs.
+    const cabinets = shared(installation, { audience: 'sub', sub: demoId('sub', 'cabinets') }) as CrewShared;
+    expect(cabinets.cautions.map(({ area }) => area)).toContain('Signal House, Kitchen');
     walkSeeing(
       installation,
       { kind: 'remaining', text: 'bell wire', trade: 'wiring', quantity: 3, unit: 'm' },

@@ -108,7 +108,7 @@ function planOf(input: PlanInput, schedules = 0, seed = 1): Plan {
   return plan.value;
 }
 
-/** What stands after a plan: everything where it is, and what was said of it before where it did not move. */
+/** What stands after a plan: everything where it is; whoever has to hear of a new day was told it. */
 function standingAfter(plan: Plan, before?: Standing, pencil: readonly string[] = []): Standing {
   const stood = new Map<string, Stood>();
   for (const task of plan.tasks) {
@@ -116,11 +116,15 @@ function standingAfter(plan: Plan, before?: Standing, pencil: readonly string[] 
     const was = before?.stood.get(task.id);
     stood.set(
       task.id,
-      was?.slot === task.start ? was : { slot: task.start, said: was && was.said !== 'nothing' ? 'told' : 'nothing' },
+      was?.slot === task.start ? was : { slot: task.start, said: mustHear(was, task.start) ? 'told' : 'nothing' },
     );
   }
   return { stood, frozen: FROZEN, near: NEAR, late: plan.score.late, pencil: new Set(pencil) };
 }
+
+/** Whether whoever comes was told of a day before, or is now: it is in the next two weeks, or was. */
+const mustHear = (was: Stood | undefined, slot: number): boolean =>
+  was !== undefined && (was.said !== 'nothing' || Math.min(was.slot, slot) < NEAR);
 
 /** Things that happen, each to the firm's input; what they are found to do is up to the plan. */
 const EVENTS: Record<string, (firm: FirmAtWork, plan: Plan) => PlanInput> = {
@@ -244,7 +248,7 @@ function compared(
     const was = standing.stood.get(task.id);
     if (!was || !isVisit(task) || was.slot === task.start) continue;
     if (was.said === 'confirmed' || was.slot < FROZEN) told[unkept.has(task.id) ? 'named' : 'unnamed']++;
-    if (was.slot >= NEAR && task.start >= NEAR && was.said === 'nothing') continue;
+    if (!mustHear(was, task.start)) continue;
     if (left.get(task.id)?.has(task.start)) told.backAndForth++;
     left.set(task.id, (left.get(task.id) ?? new Set()).add(was.slot));
     if (!stays(task.id, was.slot)) continue;

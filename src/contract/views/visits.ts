@@ -51,8 +51,21 @@ export interface MovedEnd {
 export interface MovedView {
   concerned: Concerned[];
   ends: MovedEnd[];
-  /** Days that were asked of somebody who has not answered yet. */
-  unanswered: number;
+  /** Subs who come in the next two weeks and were not asked for those days yet. */
+  unasked: Unasked[];
+  /** Those who were asked and have not answered. */
+  unanswered: string[];
+}
+
+/** A sub with visits that nobody has asked for. */
+interface Unasked {
+  crew: string;
+  name: string;
+  phone: string;
+  email: string;
+  visits: { task: string; day: Day; half: 0 | 1 }[];
+  /** The first of them. */
+  first: string;
 }
 
 /** The same before it happens: names and half-days alone. */

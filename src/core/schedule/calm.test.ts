@@ -90,6 +90,22 @@ describe('what stands', () => {
     expect(late(10)).toEqual({ a: 6, b: 8 });
   });
 
+  it('gives way less where somebody was told, and for nobody where nothing is later than it was', () => {
+    const starts = (said: Stood['said'], late: number) =>
+      startsOf(
+        planned({
+          tasks: [task('a'), task('b', { crew: 'other' })],
+          links: [link('a', 'b')],
+          crews,
+          promises: { job: 9 },
+          standing: standing({ a: { slot: 6, said }, b: { slot: 8, said } }, { late }),
+        }),
+      );
+    // A half-day late counts 20, two visits moved by half a day each 4, and by as much that was told 8.
+    expect(starts('nothing', 0)).not.toEqual({ a: 6, b: 8 });
+    expect(starts('told', 1)).toEqual({ a: 6, b: 8 });
+  });
+
   it('is worked out alike every time', () => {
     const given = input({ tasks: [task('a'), task('b')], standing: standing({ a: 3, b: 9 }) });
     expect(JSON.stringify(makePlan(given))).toBe(JSON.stringify(makePlan(given)));

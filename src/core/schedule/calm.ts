@@ -40,6 +40,8 @@ export interface Held {
   firmly: Uint8Array;
   slot: Int32Array;
   floor: Int32Array;
+  /** Whether whoever comes was told that day: moving them weighs twice as much. */
+  told: Uint8Array;
   /** Places in the order: work of unsigned jobs comes after all other. */
   pencil: Uint8Array;
 }
@@ -50,6 +52,7 @@ export function heldOf(tasks: readonly Task[], { stood, frozen, near, pencil }: 
     firmly: new Uint8Array(count),
     slot: new Int32Array(count).fill(-1),
     floor: new Int32Array(count),
+    told: new Uint8Array(count),
     pencil: Uint8Array.from(tasks, ({ job }) => (pencil.has(job) ? 1 : 0)),
   };
   tasks.forEach(({ id, state, job, duration }, number) => {
@@ -59,6 +62,7 @@ export function heldOf(tasks: readonly Task[], { stood, frozen, near, pencil }: 
     const firmly = firmlyHeld(there, frozen, near);
     held.firmly[number] = pencil.has(job) && firmly === NEAR ? FREE : firmly;
     held.slot[number] = there.slot;
+    held.told[number] = there.said === 'nothing' ? 0 : 1;
     held.floor[number] = firmly === FREE ? near : there.slot;
   });
   return held;
@@ -100,16 +104,16 @@ export function unbooked(net: Compiled): Compiled {
 }
 
 /**
- * The same network, what stands in the next weeks free to begin sooner, though not in the frozen days.
- * @param which the jobs it is let go of; all unless said
+ * The same network, what stands free to begin sooner, though not in the frozen days.
+ * @param jobs the jobs it is let go of; all unless said
  */
-export function letGo(net: Compiled, which?: ReadonlySet<JobId>): Compiled {
+export function letGo(net: Compiled, jobs?: ReadonlySet<JobId>): Compiled {
   const { held } = net;
   if (!held) return net;
   const goes = (task: number): boolean =>
     (held.firmly[task] ?? FREE) <= NEAR &&
     (held.slot[task] ?? -1) >= 0 &&
-    (!which || which.has(net.tasks[task]?.job ?? ''));
+    (!jobs || jobs.has(net.tasks[task]?.job ?? ''));
   const { frozen } = net.input.standing ?? { frozen: 0 };
   const given = givenFloors(net);
   return {
@@ -130,16 +134,17 @@ function givenFloors({ tasks, index, input }: Compiled): Int32Array {
 }
 
 /**
- * Turns that keep a plan calm: by the day each can begin where all else stays, unsigned jobs after all others. What is under
- * way goes on in the order in which it has to be done.
+ * Turns that keep a plan calm: by the day each can begin where all else stays. What is under way goes on in the order in which
+ * it has to be done.
  */
-export const calmKey = ({ held, tasks }: Compiled, { earlyStart, lateFinish }: Times): Int32Array =>
-  earlyStart.map((slot, task) => {
-    const turn = tasks[task]?.state === 'under-way' ? (lateFinish[task] ?? 0) : Math.max(slot, held?.slot[task] ?? 0);
-    return turn + (held?.pencil[task] ? PENCIL_LAST : 0);
-  });
+export const calmKey = ({ held, tasks }: Compiled, { earlyStart, lateStart }: Times): Int32Array =>
+  earlyStart.map((slot, task) =>
+    tasks[task]?.state === 'under-way' ? (lateStart[task] ?? 0) : Math.max(slot, held?.slot[task] ?? 0),
+  );
 
-const PENCIL_LAST = 100_000;
+/** The same turns, by task, work of jobs that nobody has signed after all other. */
+export const pencilLast = ({ held }: Compiled, turn: Int32Array): Int32Array =>
+  held?.pencil.includes(1) ? turn.map((place, task) => place + (held.pencil[task] ? turn.length : 0)) : turn;
 
 /** Something that people were told and the plan cannot keep: somebody has to settle it. */
 export interface Unkept {

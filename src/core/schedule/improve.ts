@@ -1,6 +1,6 @@
 import type { JobId } from '../ids';
 import { seeded } from '../units/seeded';
-import { calmKey, letGo, unbooked } from './calm';
+import { calmKey, letGo, pencilLast, unbooked } from './calm';
 import type { Compiled } from './compiled';
 import { pushedBack, type Latest } from './justify';
 import type { Exposure, NotBefore } from './network';
@@ -17,6 +17,11 @@ export interface ImproveTerms {
   seed?: number;
   /** Asked between schedules: whether to end here with the best so far. */
   stop?: () => boolean;
+  /**
+   * Whether a small firm's plan is shaken where it moves nobody. A plan that is only asked what something would do is not: what
+   * the shaking finds would be taken for what was asked.
+   */
+  refined?: boolean;
 }
 
 export interface Improved {
@@ -35,25 +40,32 @@ export interface Improved {
  * and number.
  * @returns undefined where the horizon is too short
  */
-export function improve(first: Compiled, { schedules, seed = 1, stop }: ImproveTerms): Improved | undefined {
+export function improve(
+  first: Compiled,
+  { schedules, seed = 1, stop, refined = false }: ImproveTerms,
+): Improved | undefined {
   const search = new Search(first);
   if (!search.begin()) return undefined;
   search.closeWhatIsOpen();
   search.bringTogether();
-  if (schedules > 0) search.anew();
   const random = seeded(seed);
+  if (refined) search.refine(random);
+  if (schedules > 0) search.anew();
   for (const until = search.made + schedules; search.made < until && stop?.() !== true;) search.disturb(random);
   return search.best;
 }
 
-/** Tries of bringing visits together: at least so many, more where a schedule is quick to make. */
+/** Tries of bringing visits together: at least so many in a first plan, more where a schedule is quick to make. */
 const FEWEST_TRIALS = 6;
 const TRIED_TASKS = 12_000;
 
-/** A firm with fewer than so many tasks has other orders tried whenever more moves than has to. */
+/** A firm with fewer than so many tasks has more tried each time: there it takes no longer than a glance. */
 const FEW_TASKS = 2_000;
 
-/** So many late jobs are tried to be helped at once; the long search tries them all. */
+/** How often a small firm's plan is shaken once it keeps still. */
+const REFINED = 15;
+
+/** So many late jobs are let go of one by one; the long search lets go of all. */
 const LATE_JOBS = 2;
 
 /** How far an order is shaken, in half-days: mostly a little, now and then a lot. */
@@ -61,6 +73,8 @@ const SHAKES = [2, 4, 10, 40] as const;
 
 class Search {
   made = 0;
+  /** Nothing that moves more than this is taken. */
+  private mostMoved = Infinity;
   private net: Compiled;
   private readonly scorer: Scorer;
   private found: { net: Compiled; placement: Placement; score: Score } | undefined;
@@ -87,13 +101,17 @@ class Search {
     return times;
   }
 
+  private placed(net: Compiled, order: Int32Array): Placement | undefined {
+    this.made++;
+    return place(net, pencilLast(net, order), this.timesIn(net));
+  }
+
   /** Places in an order and keeps it if it is better. */
   private attempt(order: Int32Array, net = this.net): Placement | undefined {
-    this.made++;
-    const placement = place(net, order, this.timesIn(net));
+    const placement = this.placed(net, order);
     if (!placement) return undefined;
     const score = scoreOf(this.scorer, placement);
-    if (!this.found || better(score, this.found.score)) {
+    if (!this.found || (score.moved <= this.mostMoved && better(score, this.found.score))) {
       this.found = { net, placement, score };
       this.net = net;
     }
@@ -118,30 +136,36 @@ class Search {
   }
 
   /**
-   * Everything that can stays where it stands. Where jobs end later by that or visits move, other orders are tried for what
-   * comes after the next weeks; then what stands makes way, of all jobs or of a late one, if that is worth the moves.
+   * Everything that can stays where it stands, and what comes after the next weeks is tried in other orders. Where jobs end
+   * later by that than people go by, or visits move, what stands makes way if that is worth the moves.
    */
   private beginCalm(): boolean {
     const stays = this.net;
     const calm = this.inCalm(stays);
     if (!calm) return false;
     const { moved = 0, late = 0 } = this.found?.score ?? {};
-    const weight = (stays.input.weights ?? USUAL_WEIGHTS).move;
     const isSmall = stays.tasks.length < FEW_TASKS;
     const isLater = late > (stays.input.standing?.late ?? 0);
+    if (isLater || isSmall) this.movingNobody(() => this.otherOrders(stays, calm));
+    if (isLater || moved > 0) this.makingWay(stays, isLater, isSmall);
+    return true;
+  }
+
+  /** What stands goes in its turn; of a late job, and of all of a late small firm, it may begin sooner. */
+  private makingWay(stays: Compiled, isLater: boolean, isSmall: boolean): void {
+    const { moved = 0 } = this.found?.score ?? {};
+    const weight = (stays.input.weights ?? USUAL_WEIGHTS).move;
     // What links and calendars move anyway is no reason to move others.
-    const movesOthers = moved > weight * movedDays(stays, this.scorer.rounds, this.given.earlyStart);
-    if (isLater || (isSmall && movesOthers)) this.otherOrders(stays, calm);
-    if (isLater || movesOthers) {
+    if (isLater || moved > weight * movedDays(stays, this.scorer.rounds, this.given.earlyStart)) {
       const loose = unbooked(stays);
       this.known.set(loose, this.given);
       this.inCalm(loose);
     }
     if (isLater || isSmall) for (const job of this.lateJobs()) this.inCalm(letGo(stays, new Set([job])));
-    return true;
+    if (isSmall && (this.found?.score.late ?? 0) > 0) this.anew();
   }
 
-  /** As if nobody had been told anything, but for what is frozen or confirmed: what one may look at, and leave as it is. */
+  /** As if nobody had been told anything, but for what is frozen or confirmed. */
   anew(): void {
     if (!this.net.held) return;
     const free = letGo(this.net);
@@ -184,8 +208,23 @@ class Search {
     return this.variants.nets[Math.floor(random() * this.variants.nets.length)] ?? this.net;
   }
 
+  /** A small firm's plan is shaken a little where that moves nobody: trips are saved by it that no order has. */
+  refine(random: () => number): void {
+    if (!this.net.held || this.net.tasks.length >= FEW_TASKS) return;
+    this.movingNobody(() => {
+      for (let left = REFINED; left > 0; left--) this.disturb(random, this.net);
+    });
+  }
+
+  /** Whatever is tried meanwhile is taken only where no visit moves for it. */
+  private movingNobody(search: () => void): void {
+    this.mostMoved = this.found?.score.moved ?? 0;
+    search();
+    this.mostMoved = Infinity;
+  }
+
   /** One more schedule from the best one's order, shaken. */
-  disturb(random: () => number): void {
+  disturb(random: () => number, net = this.oneOf(random)): void {
     const best = this.found;
     if (!best) return;
     const reach = SHAKES[Math.floor(random() * SHAKES.length)] ?? 2;
@@ -193,7 +232,6 @@ class Search {
     const key = Float64Array.from(best.placement.start, (start) =>
       random() < part ? start + (2 * random() - 1) * reach : start,
     );
-    const net = this.oneOf(random);
     const made = this.attempt(byKey(net, key), net);
     if (made && made === this.found?.placement) this.justified(made, net);
   }
@@ -216,14 +254,21 @@ class Search {
   bringTogether(): void {
     const before = this.found?.placement;
     if (!before) return;
-    const fewest = this.net.held ? 0 : FEWEST_TRIALS;
-    let left = Math.max(fewest, Math.floor(TRIED_TASKS / Math.max(1, this.net.tasks.length)) - 2 * (this.made - 1));
+    let left = this.trials();
     for (const group of this.scorer.looks) {
       for (const near of nearVisits(group, before.start)) {
         if (left-- <= 0) return;
         this.waitFor(near, before);
       }
     }
+  }
+
+  /** In a large firm what its first plan brought together stands as it is. */
+  private trials(): number {
+    const { held, tasks } = this.net;
+    const tried = Math.floor(TRIED_TASKS / Math.max(1, tasks.length));
+    if (held) return tasks.length < FEW_TASKS ? tried : 0;
+    return Math.max(FEWEST_TRIALS, tried);
   }
 
   /** Has these visits wait for the one of that day, and keeps it where it helps. */
@@ -239,8 +284,7 @@ class Search {
         kind: 'kept',
         wait: { kind: 'one-visit', rooms },
       });
-    this.made++;
-    const placement = place(net, byKey(net, best.placement.start), this.timesIn(net));
+    const placement = this.placed(net, byKey(net, best.placement.start));
     const score = placement && scoreOf(this.scorer, placement);
     if (!placement || !score || !better(score, best.score) || !nearlyAsSoon(this.scorer, before, placement)) return;
     this.net = net;
@@ -256,8 +300,7 @@ class Search {
     const slot = this.putOffTo(exposure, state, best.placement);
     if (slot === undefined) return false;
     const net = withWait(this.net, state.from, this.waitOf(exposure, state, slot));
-    this.made++;
-    const placement = place(net, byKey(net, best.placement.start), this.timesIn(net));
+    const placement = this.placed(net, byKey(net, best.placement.start));
     const nearer = placement && opened(net, placement, exposure);
     const score = placement && scoreOf(this.scorer, placement);
     if (!placement || !score || !nearer || !helps(best.score, score, state.rain, nearer.rain)) return false;
@@ -274,8 +317,7 @@ class Search {
     for (const at of first) for (const { before } of this.net.into[at] ?? []) first.add(before);
     const end = best.placement.finish[to] ?? 0;
     const key = Int32Array.from(best.placement.start, (start, task) => (first.has(task) ? start - end : start));
-    this.made++;
-    const placement = place(this.net, byKey(this.net, key), this.timesIn(this.net));
+    const placement = this.placed(this.net, byKey(this.net, key));
     const score = placement && scoreOf(this.scorer, placement);
     if (!placement || !score || score.broken >= best.score.broken || score.late > best.score.late) return false;
     this.found = { net: this.net, placement, score };

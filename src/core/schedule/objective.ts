@@ -92,7 +92,13 @@ export function scoreOf({ net, rounds, looks, jobs }: Scorer, placed: Placement)
 /** A visit that moves by more than this many days is a new one. */
 const FAR = 5;
 
-/** Days that visits move from where they stand: a crew at a job hears it once, of the visit that moves most. */
+/** A day that was said to somebody weighs as much more than one that merely stands in the plan. */
+const TOLD = 2;
+
+/**
+ * Days that visits move from where they stand, those that somebody was told twice: a crew at a job hears it once, of the visit
+ * that moves most.
+ */
 export function movedDays(net: Compiled, rounds: Scorer['rounds'], start: ArrayLike<number>): number {
   const { held } = net;
   const near = net.input.standing?.near ?? 0;
@@ -103,9 +109,9 @@ export function movedDays(net: Compiled, rounds: Scorer['rounds'], start: ArrayL
     for (const task of round) {
       const [from, to] = [held.slot[task] ?? -1, start[task] ?? 0];
       if (from < 0 || (held.firmly[task] === FREE && from >= near && to >= near)) continue;
-      most = Math.max(most, Math.abs(to - from) / 2);
+      most = Math.max(most, Math.min(FAR, Math.abs(to - from) / 2) * (held.told[task] ? TOLD : 1));
     }
-    days += Math.min(FAR, most);
+    days += most;
   }
   return days;
 }

@@ -62,7 +62,10 @@ export function forwardPass(net: Compiled): Pick<Times, 'earlyStart' | 'earlyFin
   return { earlyStart: start, earlyFinish: finish };
 }
 
-/** Forward, then back from the promise of each job, or from its earliest end where that is later. */
+/**
+ * Forward, then back from the promise of each job, or from its earliest end where that is later; and from where visits of the
+ * next weeks stand: what goes before them is as urgent as they are near.
+ */
 export function timesOf(net: Compiled): Times {
   const { earlyStart, earlyFinish } = forwardPass(net);
   const target = new Map<string, number>(Object.entries(net.input.promises));
@@ -83,6 +86,8 @@ export function timesOf(net: Compiled): Times {
       const latest = link.lagUnit === 'elapsed' ? event - link.lag : beforeWork(jobCalendar, event, link.lag);
       finish = Math.min(finish, link.kind === 'SS' ? endWhenStartedAt(net, task, latest) : latest);
     }
+    const stands = net.held?.firmly[task] ? (net.held.slot[task] ?? 0) : undefined;
+    if (stands !== undefined) finish = Math.min(finish, endWhenStartedAt(net, task, stands));
     lateFinish[task] = finish;
     lateStart[task] =
       facts.duration === 0 ? finish : (calendar.worked[countBefore(calendar, finish) - facts.duration] ?? 0);

@@ -105,7 +105,7 @@ function leftOutIf(input: PlanInput, { code }: Problem): LeftOut[] {
 /** A plan of everything, or none. */
 function planAll(input: PlanInput, terms: PlanTerms): Outcome<Plan> {
   const found = withHorizon(input, (net) => {
-    const improved = broughtTogether(improve(net, { schedules: 0, ...terms }));
+    const improved = broughtTogether(improve(net, { schedules: 0, refined: true, ...terms }));
     // The bound is of the work as it was given: what the placing put off by itself is a choice, and no limit.
     return improved && { ...improved, bound: boundOf(net, improved.given) };
   });

@@ -122,6 +122,15 @@ export function earliestStarts(project: Project): Int32Array {
   return start;
 }
 
+/** Slots of the longest chain of links behind each job. */
+export function longestBehind({ duration, order, after }: Project): Int32Array {
+  const behind = new Int32Array(duration.length);
+  for (const job of order.toReversed())
+    for (const follower of after[job] ?? [])
+      behind[job] = Math.max(behind[job] ?? 0, (behind[follower] ?? 0) + (duration[follower] ?? 0));
+  return behind;
+}
+
 /** No schedule is shorter: the longest chain of links, and the work on each resource over what there is of it. */
 export function lowerBound(project: Project): number {
   const starts = earliestStarts(project);

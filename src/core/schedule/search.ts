@@ -1,5 +1,6 @@
 import { seeded } from '../units/seeded';
-import { lowerBound, type Project } from './project';
+import { beam, BEAM_JOBS } from './beam';
+import { longestBehind, lowerBound, type Project } from './project';
 
 export interface SearchTerms {
   /** How many schedules may be made. */
@@ -21,6 +22,9 @@ export interface Found {
 }
 
 const POPULATION = 80;
+/** How wide the beam of a small project is, where so many schedules may be made: it takes about five hundred of them. */
+const BEAM_WIDTH = 250;
+const BEAM_FROM = 2_000;
 const MUTATED = 0.05;
 /**
  * Part of the children that come of one schedule shaken, and part of the others that take each job's turn from either of two,
@@ -41,8 +45,8 @@ interface Member {
 
 /**
  * The shortest schedule found within so many: orders of jobs are drawn by their latest finish, crossed with each other,
- * and each schedule is pushed to its end and back to its beginning. Ends early where the bound is met. Deterministic
- * for its seed.
+ * and each schedule is pushed to its end and back to its beginning; of small projects those that a beam finds are among them.
+ * Ends early where the bound is met. Deterministic for its seed.
  */
 export function search(project: Project, { schedules, seed = 1, stop, onBetter }: SearchTerms): Found {
   const bound = lowerBound(project);
@@ -63,6 +67,12 @@ export function search(project: Project, { schedules, seed = 1, stop, onBetter }
   // The first follows the latest finish alone, so that even one schedule is a good one.
   do population.push(made(maker.drawn(population.length === 0 ? () => 0 : random)));
   while (population.length < POPULATION && !over());
+  if (project.duration.length <= BEAM_JOBS && schedules >= BEAM_FROM && !over()) {
+    const begun = beam(project, BEAM_WIDTH, random);
+    maker.count += begun.schedules;
+    for (const starts of begun.found.slice(0, POPULATION))
+      if (!over()) replaceWorst(population, made(maker.byStart(starts)));
+  }
   const pick = (): Member => {
     const [one, other] = [
       population[Math.floor(random() * population.length)],
@@ -92,7 +102,7 @@ class Maker {
   private readonly resources: number;
   private readonly horizon: number;
   private readonly load: Int32Array;
-  /** How urgent: the latest start by links alone, the smallest first. */
+  /** How urgent: the latest finish by links alone, the smallest first. */
   private readonly urgency: Int32Array;
   /** Each job's place in an order that keeps the links. */
   private readonly rank: Int32Array;
@@ -102,19 +112,9 @@ class Maker {
     this.resources = project.capacity.length;
     this.horizon = project.duration.reduce((sum, duration) => sum + duration, 0) + 1;
     this.load = new Int32Array(this.horizon * Math.max(1, this.resources));
-    this.urgency = this.latestFinishes();
+    this.urgency = longestBehind(project).map((behind) => this.horizon - behind);
     this.rank = new Int32Array(this.jobs);
     project.order.forEach((job, index) => (this.rank[job] = index));
-  }
-
-  private latestFinishes(): Int32Array {
-    const late = new Int32Array(this.jobs).fill(this.horizon);
-    for (let at = this.jobs - 1; at >= 0; at--) {
-      const job = this.project.order[at] ?? 0;
-      for (const follower of this.project.after[job] ?? [])
-        late[job] = Math.min(late[job] ?? 0, (late[follower] ?? 0) - (this.project.duration[follower] ?? 0));
-    }
-    return late;
   }
 
   /** One more order: of one schedule shaken, or of two crossed. @param pick one that is likely a good one */
@@ -248,7 +248,7 @@ class Maker {
   }
 
   /** Jobs of no length stand where their links put them: ties are broken by the links' own order. */
-  private byStart(starts: Int32Array): Int32Array {
+  byStart(starts: Int32Array): Int32Array {
     return Int32Array.from(this.project.order).sort(
       (a, b) => (starts[a] ?? 0) - (starts[b] ?? 0) || (this.rank[a] ?? 0) - (this.rank[b] ?? 0),
     );

@@ -46,11 +46,8 @@ function hourOf(word: string): number | undefined {
  */
 export function quietFrom(text: string, said: Day): Omit<Quiet, 'area'> | undefined {
   const words = text.toLowerCase().replaceAll(/[,.;:!]/g, ' ');
-  const covers =
-    /\b(?:nothing|no(?:thing)?|not) (?:too )?(?:loud|noisy|noise|hammering|drilling|sawing)|\bquiet\b|\bno noise\b/.test(
-      words,
-    );
-  if (!covers) return undefined;
+  if (!/\b(?:nothing|no|not) (?:too )?(?:loud|noisy|noise|hammering|drilling|sawing)|\bquiet\b/.test(words))
+    return undefined;
   const before = /\bbefore (\w+)/.exec(words)?.[1];
   const after = /\bafter (\w+)/.exec(words)?.[1];
   const [from, to] = [before ? hourOf(before) : undefined, after ? hourOf(after) : undefined];

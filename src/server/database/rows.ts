@@ -245,7 +245,7 @@ export interface Rows {
   end_day: {
     job: JobId;
     day: string;
-    said_at: string | null;
+    said_at: string;
   };
   extra_work: {
     id: string;
@@ -1329,7 +1329,7 @@ export interface Defaults {
     | 'came_on'
     | 'version';
   dropped_draft: never;
-  end_day: 'said_at';
+  end_day: never;
   extra_work:
     'after_phase' | 'assumption' | 'change_order' | 'version' | 'assembly' | 'follows' | 'probes' | 'left_for';
   feed: 'closed_at';

@@ -16,7 +16,7 @@ import { planInput } from '../plan/plan-input';
 import { readAhead } from '../reading/ahead';
 import { readIf } from '../reading/read-if';
 import { jobNames } from '../reading/job';
-import { nearUntil, visitDays } from '../reading/visits';
+import { mustHear, visitDays } from '../reading/visits';
 import { isVisit } from '@/core/schedule/visit';
 import { readFirm, type FirmReading } from '../reading/reading';
 import { refuseWhereServed } from '../serving';
@@ -133,14 +133,14 @@ function compared(firm: FirmReading, before: Picture, after: Picture): PreviewVi
 /** Who would have to be told of visits that move: those that were told, and those of the next two weeks. */
 function wouldMove(firm: FirmReading, was: Placed, is: Placed): Pick<PreviewView, 'told' | 'others'> {
   const rows = visitDays(firm);
-  const [near, names] = [nearUntil(firm), jobNames(firm)];
+  const names = jobNames(firm);
   const on = (slot: number): string => formatSlot(firm.today, slot);
   const moved = is.net.tasks.flatMap((task, number) => {
     const before = was.net.index.get(task.id);
     const [from, to] = [was.placement.start[before ?? -1], is.placement.start[number] ?? 0];
     return from === undefined || from === to || !isVisit(task) ? [] : [{ task, from, to, row: rows.get(task.id) }];
   });
-  const told = moved.filter(({ from, to, row }) => Math.min(from, to) < near || (row?.told_day ?? null) !== null);
+  const told = moved.filter(({ from, to, row }) => mustHear(firm, row, from, to));
   const crews = new Map(is.net.input.crews.map(({ id, name }) => [id, name]));
   return {
     told: [...groupBy(told, ({ task }) => task.crew ?? '')].map(([crew, visits]) => ({

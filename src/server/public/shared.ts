@@ -292,7 +292,11 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
   const jobIds = new Set<string>(link.job ? [link.job] : mine.map((task) => task.job));
   const jobs = new Map([...jobIds].map((id) => [id, jobRow(firm.job(id))]));
   const carried = [...jobIds].flatMap((id) => carriedOf(firm.job(id)).map(({ item }) => item));
-  const nameOf = (item: { job: string; area: string }): string => areaNames(firm.job(item.job)).get(item.area) ?? '';
+  // A kitchen of two houses is no place: where a page is of several jobs each area says whose it is.
+  const nameOf = (item: { job: string; area: string }): string =>
+    [jobIds.size > 1 && jobs.get(item.job)?.name, areaNames(firm.job(item.job)).get(item.area)]
+      .filter(Boolean)
+      .join(', ');
   const sub = subRows(firm).find(({ id }) => id === link.sub);
   const inMyRooms = new Set(mine.filter((task) => task.state !== 'done').map((task) => task.area));
   return {

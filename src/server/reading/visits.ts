@@ -42,6 +42,14 @@ function afterWorkdays(firm: FirmReading, days: number): Slot {
 export const frozenUntil = ofFirm((firm): Slot => afterWorkdays(firm, firmRow(firm)?.frozen_days ?? 3));
 export const nearUntil = ofFirm((firm): Slot => afterWorkdays(firm, NEAR_DAYS));
 
+/**
+ * Whether whoever comes has to hear that a visit is on another half-day than they go by: they were told one, or it is in the
+ * next two weeks.
+ * @param from slots from today on, as `to`
+ */
+export const mustHear = (firm: FirmReading, row: VisitDay | undefined, from: Slot, to: Slot): boolean =>
+  from !== to && ((row !== undefined && row.told_day !== null) || Math.min(from, to) < nearUntil(firm));
+
 /** Whether whoever comes was told the half-day on which a visit stands. */
 export const isToldSo = (row: Pick<VisitDay, 'day' | 'half' | 'told_day' | 'told_half'>): boolean =>
   row.told_day === row.day && row.told_half === row.half;

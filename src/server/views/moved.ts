@@ -11,7 +11,16 @@ import { subRows } from '../reading/firm';
 import { jobNames, jobRow } from '../reading/job';
 import { finishDay, wholePlan, type StoredPlan } from '../reading/plan';
 import { ofFirm, type FirmReading } from '../reading/reading';
-import { endDays, frozenUntil, isToldSo, lastCauses, nearUntil, visitDays, type VisitDay } from '../reading/visits';
+import {
+  endDays,
+  frozenUntil,
+  isToldSo,
+  lastCauses,
+  mustHear,
+  nearUntil,
+  visitDays,
+  type VisitDay,
+} from '../reading/visits';
 import { whenSeen } from '../words';
 import { isVisit } from '@/core/schedule/visit';
 
@@ -34,14 +43,12 @@ const movedVisits = ofFirm((firm): Moved[] => {
   if (!plan) return [];
   const rows = visitDays(firm);
   const shift = slotOf(firm.today, plan.origin);
-  const near = nearUntil(firm);
   const moved = plan.tasks.flatMap((task): Moved[] => {
     const row = rows.get(task.id);
     if (!row || !isVisit(task)) return [];
     const from = goesBy(row);
     const [was, is] = [slotOf(firm.today, from.day, from.half), task.start + shift];
-    if (was === is && row.said !== 'declined') return [];
-    return row.told_day !== null || Math.min(was, is) < near ? [{ row, task, from }] : [];
+    return row.said === 'declined' || mustHear(firm, row, was, is) ? [{ row, task, from }] : [];
   });
   return moved.sort((a, b) => a.task.start - b.task.start);
 });
@@ -60,15 +67,52 @@ const causesOf = (firm: FirmReading, moved: readonly Moved[]): Map<string, strin
 /** What moved and who has to be told, over all jobs or for one. */
 export function movedView(firm: FirmReading, only?: string): MovedView {
   const plan = wholePlan(firm);
-  if (!plan) return { concerned: [], ends: [], unanswered: 0 };
+  if (!plan) return { concerned: [], ends: [], unasked: [], unanswered: [] };
   const moved = movedVisits(firm).filter(({ task }) => only === undefined || task.job === only);
   const causes = causesOf(firm, moved);
   const visits = groupBy(moved, ({ task }) => task.crew ?? '');
   return {
     concerned: [...visits].map(([crew, list]) => concernedOf(firm, plan, crew, list, causes)),
     ends: firm.jobs.flatMap((job) => (only === undefined || job === only ? endMoved(firm, job) : [])),
-    unanswered: [...visitDays(firm).values()].filter((row) => row.said === 'asked' && isToldSo(row)).length,
+    unasked: unaskedOf(firm, plan, moved, only),
+    unanswered: unansweredOf(firm, only),
   };
+}
+
+/** Visits of subs in the next two weeks that stand where they stood and nobody has asked for. */
+function unaskedOf(firm: FirmReading, plan: StoredPlan, moved: readonly Moved[], only?: string): MovedView['unasked'] {
+  const rows = visitDays(firm);
+  const last = nearUntil(firm) + slotOf(plan.origin, firm.today);
+  const elsewhere = new Set(moved.map(({ task }) => task));
+  const open = plan.tasks.filter(
+    (task) =>
+      (only === undefined || task.job === only) &&
+      isVisit(task) &&
+      task.start < last &&
+      rows.get(task.id)?.said === 'nothing' &&
+      !elsewhere.has(task),
+  );
+  const byCrew = groupBy(
+    open.sort((a, b) => a.start - b.start),
+    (task) => task.crew ?? '',
+  );
+  return subRows(firm).flatMap(({ id: crew, name, phone, email }) => {
+    const visits = (byCrew.get(crew) ?? []).map(({ id: task, start }) => ({
+      ...{ task, day: dayOfSlot(plan.origin, start), half: isAfternoon(start) ? (1 as const) : (0 as const) },
+    }));
+    const [first] = visits;
+    return first ? [{ crew, name, phone, email, visits, first: sayHalfDay(first, firm.today) }] : [];
+  });
+}
+
+/** Subs who were asked for a day that still stands and have not answered. */
+function unansweredOf(firm: FirmReading, only?: string): string[] {
+  const asked = new Set(
+    [...visitDays(firm).values()].flatMap((row) =>
+      row.said === 'asked' && isToldSo(row) && (only === undefined || row.job === only) ? [row.crew] : [],
+    ),
+  );
+  return subRows(firm).flatMap(({ id, name }) => (asked.has(id) ? [name] : []));
 }
 
 function concernedOf(

@@ -268,7 +268,7 @@ function carryingOf(job: JobReading): SequenceView['carrying'] {
         ? `${counted(late, 'day')} late: ends ${formatDay(end, job.firm.today)}.`
         : `Ends ${formatDay(end, job.firm.today)}${promise ? ', as promised' : ''}.`,
     late: late > 0,
-    first: first.reason.kind === 'none' || first.reason.kind === 'now' ? null : sayReason(first.reason, plan.origin),
+    first: sayFirst(first, plan.origin),
     steps: chain
       .filter((task) => task === first || task === last || shown.has(task))
       .map((task) => ({
@@ -278,6 +278,13 @@ function carryingOf(job: JobReading): SequenceView['carrying'] {
         days: Math.ceil((task.finish - task.start) / 2),
       })),
   };
+}
+
+/** Why what carries the end cannot begin sooner; what merely stands there is named, since its reason names nothing. */
+function sayFirst({ work, reason }: PlannedTask, today: Day): string | null {
+  if (reason.kind === 'none' || reason.kind === 'now') return null;
+  const stands = reason.kind === 'not-before' && reason.wait.kind === 'calm';
+  return `${stands ? `${sayWork(work)} comes first. ` : ''}${sayReason(reason, today)}`;
 }
 
 function lagWords(link: Link): string {

@@ -9,7 +9,7 @@ import { sayEndWord, saySubWord } from '@/core/words/visit-word';
 import { sayWork } from '@/core/words/work';
 import { execute, queryOne } from '../database/query';
 import { handlers, requireRow, type CommandContext } from '../door/handler';
-import { standEnd } from '../news/end-day';
+import { clientTold } from '../news/end-day';
 import { notifyClient, notifySub, type Sending } from '../news/notify';
 import { tradesOfSubs } from '../reading/crews';
 import { readPlan, type StoredPlan } from '../reading/plan';
@@ -109,21 +109,27 @@ function endOf(plan: StoredPlan, job: string): Day | undefined {
 const isOfSub = (context: CommandContext, crew: string | null): boolean =>
   crew !== null && queryOne(context.db, 'SELECT 1 FROM sub WHERE id = @crew', { crew }) !== undefined;
 
-/** Who holds a sub's link answers for their own visits, and to a day they were asked for or the plan has. */
-function needAnswerable(context: CommandContext, visit: Visit, answer: 'yes' | 'no', field: string): void {
-  const { task, row, day, half } = visit;
-  const { who } = context;
+const isTold = ({ row, day, half }: Visit): boolean => row?.told_day === day && row.told_half === half;
+
+/** Who holds a sub's link answers for their own visits, and to a day they were told or the plan has. */
+function needAnswerable({ who }: CommandContext, visit: Visit, field: string): void {
+  const { task, row } = visit;
   if (who.kind === 'link' && (who.audience !== 'sub' || who.sub !== task.crew))
     throw new Refusal(403, { code: 'not-allowed', message: 'Only whoever comes can answer for this visit.', field });
-  const isTold = row?.told_day === day && row.told_half === half;
-  if (!row || (!isTold && !visit.isPlanned))
+  if (!row || (!isTold(visit) && !visit.isPlanned))
     throw unprocessable(
       'not-that-day',
       `${sayWork(task.work)} is planned for another day now; answer for that one.`,
       field,
     );
-  if (isTold && row.said === SAID[answer])
-    throw unprocessable('answered-already', `${row.said_by || 'They'} said ${answer} to this day already.`, field);
+}
+
+/** Those of some visits that are not answered like this yet; refused where all are. */
+function notYet(visits: readonly Visit[], answer: 'yes' | 'no'): Visit[] {
+  const open = visits.filter((visit) => !isTold(visit) || visit.row?.said !== SAID[answer]);
+  if (open.length > 0) return open;
+  const by = visits[0]?.row?.said_by;
+  throw unprocessable('answered-already', `${by ? by : 'They'} said ${answer} to this already.`, 'visits[0].task');
 }
 
 const SAID = { yes: 'confirmed', no: 'declined' } as const;
@@ -148,12 +154,13 @@ export const visitHandlers = handlers({
     for (const { job, ...to } of clients) writeToClient(context, job, ends.find((end) => end.job === job)?.day, to);
     const by = context.who.kind === 'person' ? context.who.name : '';
     for (const visit of visits) keepSaid(context, visit, isOfSub(context, visit.task.crew) ? 'asked' : 'told', by);
-    for (const { job, day } of ends) standEnd(context.db, job, day, context.now);
+    for (const { job, day } of ends) clientTold(context.db, job, day, context.now);
   },
   'visit.answer': (context, { visits: asked, answer, by, note }) => {
     const plan = needPlan(context);
-    const visits = visitsOf(context, plan, asked);
-    visits.forEach((visit, index) => needAnswerable(context, visit, answer, `visits[${index}].task`));
+    const all = visitsOf(context, plan, asked);
+    all.forEach((visit, index) => needAnswerable(context, visit, `visits[${index}].task`));
+    const visits = notYet(all, answer);
     for (const visit of visits) keepSaid(context, visit, SAID[answer], by, note);
     for (const [job, list] of groupBy(visits, ({ task }) => task.job)) {
       const [first] = list;

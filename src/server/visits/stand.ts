@@ -4,7 +4,6 @@ import type { Day } from '@/core/units/day';
 import { isVisit } from '@/core/schedule/visit';
 import { execute } from '../database/query';
 import type { Connection } from '../database/open';
-import { endsFollowing, standEnd, type EndDay } from '../news/end-day';
 import type { FirmReading } from '../reading/reading';
 import { nearUntil, visitDays, type VisitDay } from '../reading/visits';
 
@@ -13,8 +12,6 @@ export interface StandChanges {
   stand: Pick<VisitDay, 'task' | 'job' | 'crew' | 'day' | 'half'>[];
   /** Begun, done or planned no more: nothing of them stands ahead. */
   gone: string[];
-  /** Jobs whose end nobody was told yet. */
-  ends: EndDay[];
   /** All stands where the plan has it. */
   anew: boolean;
 }
@@ -43,10 +40,13 @@ export function standChanges(firm: FirmReading, plan: Plan, anew = false): Stand
       day: dayOfSlot(today, slot),
       half: halfOf(slot),
     };
-    if (!row || anew || row.crew !== made.crew || followsPlan(today, row, slot, near))
-      if (!row || row.day !== made.day || row.half !== made.half || row.crew !== made.crew) stand.push(made);
+    const isNew = !row || row.crew !== made.crew;
+    const isElsewhere = isNew || row.day !== made.day || row.half !== made.half;
+    if (isElsewhere && (isNew || anew || followsPlan(today, row, slot, near))) stand.push(made);
   }
-  return { stand, gone: [...known.keys()], ends: endsFollowing(firm, plan), anew };
+  // What a mistyped day leaves out for now is promised all the same.
+  for (const { task } of plan.leftOut ?? []) known.delete(task);
+  return { stand, gone: [...known.keys()], anew };
 }
 
 const halfOf = (slot: number): 0 | 1 => (isAfternoon(slot) ? 1 : 0);
@@ -59,7 +59,7 @@ function followsPlan(today: Day, row: VisitDay, slot: number, near: number): boo
   return stood < 0 || (stood >= near && slot >= near);
 }
 
-export function writeStandChanges(db: Connection, { stand, gone, ends, anew }: StandChanges): void {
+export function writeStandChanges(db: Connection, { stand, gone, anew }: StandChanges): void {
   for (const row of stand)
     execute(
       db,
@@ -77,5 +77,4 @@ export function writeStandChanges(db: Connection, { stand, gone, ends, anew }: S
       { ...row, anew: anew ? 1 : 0 },
     );
   for (const task of gone) execute(db, 'DELETE FROM visit_day WHERE task = @task', { task });
-  for (const { job, day } of ends) standEnd(db, job, day, null);
 }

@@ -3,10 +3,10 @@ import Link from 'next/link';
 import { Button } from 'react-bootstrap';
 import { tellVisits } from '@/contract/commands/visits';
 import { routes } from '@/contract/routes';
-import type { Concerned, MovedEnd, MovedView } from '@/contract/views/visits';
+import type { Concerned, MovedEnd, MovedView, MovedVisit } from '@/contract/views/visits';
 import type { PayloadOf } from '@/contract/command';
 import { counted, listed } from '@/core/words/count';
-import { newId } from '../offline/send';
+import { newSending } from '../kit/new-sending';
 import { Block } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { Phone } from '../kit/phone';
@@ -15,21 +15,16 @@ import { useSend } from '../kit/use-send';
 
 type Telling = PayloadOf<typeof tellVisits>;
 
-const sendingTo = (name: string, address: string, linksUntil: string) => ({
-  ...{ updateId: newId(), messageId: newId(), linkId: newId() },
-  ...{ name, address, expiresOn: linksUntil },
-});
-
 /** Everything of theirs as one word to each; who has no address is told by telephone. */
 function tellingOf(concerned: readonly Concerned[], ends: readonly MovedEnd[], linksUntil: string): Telling {
   return {
     visits: concerned.flatMap(({ visits }) => visits.map(({ task, day, half }) => ({ task, day, half }))),
     subs: concerned.flatMap(({ crew, sub, name, email }) =>
-      sub && email ? [{ sub: crew, ...sendingTo(name, email, linksUntil) }] : [],
+      sub && email ? [{ sub: crew, ...newSending(name, email, linksUntil) }] : [],
     ),
     ends: ends.map(({ job, day }) => ({ job, day })),
     clients: ends.flatMap(({ job, client, email }) =>
-      email ? [{ job, ...sendingTo(client || 'the client', email, linksUntil) }] : [],
+      email ? [{ job, ...newSending(client || 'the client', email, linksUntil) }] : [],
     ),
   };
 }
@@ -76,33 +71,11 @@ export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: strin
           <Line
             key={one.crew}
             mark={<StateIcon kind={one.visits.some(({ conflict }) => conflict) ? 'stop' : 'waiting'} silent />}
-            beside={
-              <Button
-                size="sm"
-                variant="outline-secondary"
-                className="no-print align-self-start"
-                disabled={busy}
-                aria-label={`Tell ${one.name}`}
-                onClick={() => tell([one], [])}
-              >
-                Tell
-              </Button>
-            }
+            beside={<TellOne who={one.name} busy={busy} onTell={() => tell([one], [])} />}
           >
             <span className="fw-bold">{one.name}</span> <Phone number={one.phone} />
-            {one.visits.map((visit) => (
-              <div key={visit.task}>
-                <Link href={routes.schedule(visit.jobId, { task: visit.task })} scroll={false}>
-                  {visit.job}, {visit.label}
-                </Link>
-                : {visit.from} → <span className="text-nowrap">{visit.to}</span>
-                {visit.said === 'confirmed' && <span className="bad"> They had said yes ({visit.saidBy}).</span>}
-                {visit.said === 'declined' && <span className="bad"> They said no ({visit.saidBy}).</span>}
-                {visit.conflict && visit.said !== 'confirmed' && (
-                  <span className="bad"> It stood in the next days.</span>
-                )}{' '}
-                <span className="soft">{[visit.cause, visit.reason].filter(Boolean).join(' ')}</span>
-              </div>
+            {one.visits.map((visit, at) => (
+              <MovedLine key={visit.task} visit={visit} sameCause={visit.cause === one.visits[at - 1]?.cause} />
             ))}
           </Line>
         ))}
@@ -111,20 +84,15 @@ export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: strin
             key={end.job}
             mark={<StateIcon kind={end.later ? 'stop' : 'waiting'} silent />}
             beside={
-              <Button
-                size="sm"
-                variant="outline-secondary"
-                className="no-print align-self-start"
-                disabled={busy}
-                aria-label={`Tell ${end.client || 'the client'} of ${end.name}`}
-                onClick={() => tell([], [end])}
-              >
-                Tell
-              </Button>
+              <TellOne
+                who={`${end.client || 'the client'} of ${end.name}`}
+                busy={busy}
+                onTell={() => tell([], [end])}
+              />
             }
           >
             <span className="fw-bold">{end.client || 'The client'}</span>: {end.name} ends {end.to},{' '}
-            {end.later ? 'later' : 'earlier'} than the {end.from} they go by.
+            {end.later ? 'later' : 'earlier'} than the {end.from} they were told.
           </Line>
         ))}
       </Lines>
@@ -133,6 +101,100 @@ export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: strin
       </p>
     </Block>
   );
+}
+
+/** Who comes in the next two weeks and was not asked yet, and who was and has not answered: one act asks them all. */
+export function Unasked({ view, linksUntil }: { view: MovedView; linksUntil: string }) {
+  const { busy, give } = useSend();
+  const { unasked, unanswered } = view;
+  if (unasked.length + unanswered.length === 0) return null;
+  const ask = (who: MovedView['unasked']): void => {
+    const asking: Telling = {
+      visits: who.flatMap(({ visits }) => visits),
+      subs: who.flatMap(({ crew, name, email }) =>
+        email ? [{ sub: crew, ...newSending(name, email, linksUntil) }] : [],
+      ),
+      ends: [],
+      clients: [],
+    };
+    void give(tellVisits, asking, { text: toldWords(asking, who.length) });
+  };
+  return (
+    <Block
+      heading="To ask"
+      beside={
+        unasked.length > 1 && (
+          <Button
+            size="sm"
+            variant="outline-secondary"
+            className="push no-print"
+            disabled={busy}
+            onClick={() => ask(unasked)}
+          >
+            Ask all {unasked.length}
+          </Button>
+        )
+      }
+    >
+      <Lines className="small-text">
+        {unasked.map((one) => (
+          <Line
+            key={one.crew}
+            mark={<StateIcon kind="not-begun" silent />}
+            beside={<TellOne word="Ask" who={one.name} busy={busy} onTell={() => ask([one])} />}
+          >
+            <span className="fw-bold">{one.name}</span> <Phone number={one.phone} />{' '}
+            {counted(one.visits.length, 'visit')} in the next two weeks, the first {one.first}
+          </Line>
+        ))}
+      </Lines>
+      {unanswered.length > 0 && (
+        <p className="small-text soft mt-2 mb-0">Asked, and no answer yet: {listed(unanswered)}.</p>
+      )}
+    </Block>
+  );
+}
+
+const TellOne = ({
+  word = 'Tell',
+  who,
+  busy,
+  onTell,
+}: {
+  word?: string;
+  who: string;
+  busy: boolean;
+  onTell: () => void;
+}) => (
+  <Button
+    size="sm"
+    variant="outline-secondary"
+    className="no-print align-self-start"
+    disabled={busy}
+    aria-label={`${word} ${who}`}
+    onClick={onTell}
+  >
+    {word}
+  </Button>
+);
+
+/** From when to when, what they had said to it, and what it is because of, unless the line before says the same. */
+function MovedLine({ visit, sameCause }: { visit: MovedVisit; sameCause: boolean }) {
+  return (
+    <div>
+      <Link href={routes.schedule(visit.jobId, { task: visit.task })} scroll={false}>
+        {visit.job}, {visit.label}
+      </Link>
+      : {visit.from} → <span className="text-nowrap">{visit.to}</span> <span className="bad">{heldWords(visit)}</span>{' '}
+      <span className="soft">{[!sameCause && visit.cause, visit.reason].filter(Boolean).join(' ')}</span>
+    </div>
+  );
+}
+
+function heldWords({ said, saidBy, conflict }: MovedVisit): string {
+  if (said === 'confirmed') return `They had said yes (${saidBy}).`;
+  if (said === 'declined') return `They said no (${saidBy}).`;
+  return conflict ? 'It was set for the next few days.' : '';
 }
 
 function whoHasNoAddress(concerned: readonly Concerned[], ends: readonly MovedEnd[]): string {

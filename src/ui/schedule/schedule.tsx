@@ -15,7 +15,7 @@ import { Board } from './board';
 import { BoardList } from './board-list';
 import { Goal } from './goal';
 import { MoveForm, type Moved as Dropped } from './move-form';
-import { Moved } from './moved';
+import { Moved, Unasked } from './moved';
 import { Pull } from './pull';
 import { Visit } from './visit';
 import { Hidden } from '../kit/hidden';
@@ -119,6 +119,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
         <div className="columns mt-3 no-print">
           <div>
             <Moved view={view.moved} linksUntil={view.linksUntil} />
+            <Unasked view={view.moved} linksUntil={view.linksUntil} />
             <Looks view={view} to={(task) => to({ task })} />
           </div>
           {view.goal && <Goal goal={view.goal} />}

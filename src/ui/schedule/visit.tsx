@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { answerVisits, giveVisits, tellVisits } from '@/contract/commands/visits';
 import type { BoardBlock, BoardVisit } from '@/contract/views/plan';
-import { newId } from '../offline/send';
+import { newSending } from '../kit/new-sending';
 import { CommandForm, TextField } from '../kit/form';
 import { Phone } from '../kit/phone';
 import { useSend } from '../kit/use-send';
@@ -18,14 +18,7 @@ export function Visit({ block, visit, linksUntil }: { block: BoardBlock; visit: 
       tellVisits,
       {
         visits: [half],
-        subs: visit.email
-          ? [
-              {
-                ...{ sub: visit.crew, updateId: newId(), messageId: newId(), linkId: newId() },
-                ...{ name: visit.name, address: visit.email, expiresOn: linksUntil },
-              },
-            ]
-          : [],
+        subs: visit.email ? [{ sub: visit.crew, ...newSending(visit.name, visit.email, linksUntil) }] : [],
         ends: [],
         clients: [],
       },

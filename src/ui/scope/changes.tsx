@@ -16,7 +16,7 @@ import { StateIcon, type StateIconKind } from '../kit/state-icon';
 import { useMoney } from '../kit/money';
 import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
-import { newId } from '../offline/send';
+import { newSending } from '../kit/new-sending';
 import { EditChange, NewChange } from './change-fields';
 import { ScopeTabs } from './scope-tabs';
 import { SendFields } from '../kit/send-fields';
@@ -171,12 +171,7 @@ function ChangesPanel({ open, close, view }: { open: Open | undefined; close: ()
           start={() => ({
             id: open.change.id,
             version: open.change.version,
-            updateId: newId(),
-            messageId: newId(),
-            linkId: newId(),
-            name: view.client.name,
-            address: view.client.address,
-            expiresOn: view.job.linksUntil,
+            ...newSending(view.client.name, view.client.address, view.job.linksUntil),
           })}
         >
           <p className="mb-0">

@@ -14,6 +14,7 @@ import { PrintButton } from '../kit/print-button';
 import { SidePanel } from '../kit/side-panel';
 import { StatementBody, StatementChanges } from '../kit/statement-body';
 import { useSend } from '../kit/use-send';
+import { newSending } from '../kit/new-sending';
 import { newId } from '../offline/send';
 import { ScopeTabs } from './scope-tabs';
 import { SendFields } from '../kit/send-fields';
@@ -164,12 +165,7 @@ function SendPanel({
           start={() => ({
             id: shown.id,
             version: shown.version,
-            updateId: newId(),
-            messageId: newId(),
-            linkId: newId(),
-            name: view.client.name,
-            address: view.client.address,
-            expiresOn: view.job.linksUntil,
+            ...newSending(view.client.name, view.client.address, view.job.linksUntil),
           })}
         >
           {view.gaps.length > 0 && (

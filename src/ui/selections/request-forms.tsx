@@ -8,6 +8,7 @@ import type { Phase } from '@/core/sequence/phases';
 import type { Day } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { SendFields } from '../kit/send-fields';
+import { newSending } from '../kit/new-sending';
 import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
 import { Line, Lines } from '../kit/lines';
@@ -207,12 +208,7 @@ export function AskClient({ view, request, onDone }: About & { view: RequestsVie
       start={() => ({
         id: request.id,
         version: request.version,
-        updateId: newId(),
-        messageId: newId(),
-        linkId: newId(),
-        name: view.client.name,
-        address: view.client.address,
-        expiresOn: view.job.linksUntil,
+        ...newSending(view.client.name, view.client.address, view.job.linksUntil),
       })}
     >
       <p className="mb-0">{request.subject}</p>
