@@ -1,11 +1,10 @@
-import { groupBy } from '../group-by';
 import type { Slot } from '../units/slot';
 import { countBefore } from './calendar';
 import type { BoundLink, Compiled } from './compiled';
 import type { NotBefore } from './network';
 import { linkTime } from './passes';
 import type { TooMuch } from './weather';
-import { areaFull, crewFull, needsOf, take, type Placement } from './placing';
+import { areaFull, crewFull, needsOf, type Placement } from './placing';
 
 /**
  * One thing that forbids a task to start one slot earlier while everything else stays where it is; `until` is when it
@@ -28,7 +27,8 @@ export interface Holders {
   /** Tasks that span a slot, by crew (or plant) and by area. */
   ofCrew: (crew: number, slot: Slot) => readonly number[];
   ofArea: (area: number, slot: Slot) => readonly number[];
-  waits: ReadonlyMap<string, NotBefore[]>;
+  /** What each task may not begin before. */
+  waits: readonly (readonly NotBefore[] | undefined)[];
 }
 
 export function holdersOf(net: Compiled, placed: Pick<Placement, 'start' | 'finish'>): Holders {
@@ -42,15 +42,14 @@ export function holdersOf(net: Compiled, placed: Pick<Placement, 'start' | 'fini
   }
   return {
     ofCrew: spanning(placed, ofCrew, net.horizon),
-    ofArea: spanning(placed, ofArea, net.horizon),
-    waits: groupBy(net.input.notBefore, (wait) => wait.task),
+    // Few tasks share an area: they are looked through.
+    ofArea: (area, slot) =>
+      ofArea[area]?.filter((task) => (placed.start[task] ?? 0) <= slot && slot < (placed.finish[task] ?? 0)) ?? NOBODY,
+    waits: waitsOf(net),
   };
 }
 
-/**
- * Tasks of one holder that span a slot, in the order of their numbers. Each holder's slots are laid out when it is first
- * asked for: most are never.
- */
+/** Tasks of a crew that span a slot, in the order of their numbers. Its slots are laid out when it is first asked for. */
 function spanning(
   { start, finish }: Pick<Placement, 'start' | 'finish'>,
   of: readonly (readonly number[])[],
@@ -74,6 +73,16 @@ function spanning(
 }
 
 const NOBODY: readonly number[] = [];
+const NONE: readonly NotBefore[] = [];
+
+function waitsOf({ tasks, index, input }: Compiled): (NotBefore[] | undefined)[] {
+  const waits = new Array<NotBefore[] | undefined>(tasks.length);
+  for (const wait of input.notBefore) {
+    const task = index.get(wait.task);
+    if (task !== undefined) (waits[task] ??= []).push(wait);
+  }
+  return waits;
+}
 
 /**
  * The slot before a task's start, in the calendar of its job; for a milestone any slot.
@@ -96,7 +105,7 @@ export function blockersOf(net: Compiled, placed: Placement, task: number, holde
   const duration = net.duration[task] ?? 0;
   if (!facts || !calendar) return found;
   if (facts.floor > earlier) found.push({ kind: 'floor', until: facts.floor });
-  for (const wait of holders.waits.get(facts.id) ?? [])
+  for (const wait of holders.waits[task] ?? NONE)
     if (wait.slot > earlier) found.push({ kind: 'not-before', until: wait.slot, wait });
   const own = countBefore(calendar, earlier);
   const there = calendar.worked[own] === earlier;
@@ -128,6 +137,10 @@ function worksOn(net: Compiled, task: number, slot: Slot): boolean {
   return before !== undefined && (before[slot + 1] ?? 0) > (before[slot] ?? 0);
 }
 
+/**
+ * Crews, plant and room that are taken on the slot before. There it would keep all of its own slots but the last: only what
+ * lies before its start can be in the way.
+ */
 function loadBlockers(
   net: Compiled,
   placed: Placement,
@@ -136,37 +149,21 @@ function loadBlockers(
   own: number,
   holders: Holders,
 ): Blocker[] {
-  const calendar = net.calendar[task];
-  const duration = net.duration[task] ?? 0;
-  if (!calendar) return [];
   const found: Blocker[] = [];
-  const booked = countBefore(calendar, placed.start[task] ?? 0);
-  // Its own booking is lifted for the question, or it would stand in its own way.
-  take(net, placed, task, booked, -1);
-  const [start, finish] = [placed.start[task] ?? 0, placed.finish[task] ?? 0];
+  const { worked } = net.calendar[task] ?? { worked: [] };
   const { crew, demand, plant, area, shares } = needsOf(net, task);
-  const others = (list: readonly number[]): number[] => list.filter((other) => other !== task);
   const busy = (who: number, wanted: number): void => {
-    if (who < 0) return;
-    for (let index = 0; index < duration; index++) {
-      const slot = calendar.worked[own + index] ?? net.horizon;
-      if (slot < net.horizon && crewFull(net, placed, who, wanted, slot))
-        found.push({
-          kind: 'crew',
-          until: slot + 1,
-          crew: who,
-          slot,
-          holders: others(holders.ofCrew(who, slot)).filter((other) => worksOn(net, other, slot)),
-        });
-    }
+    if (!crewFull(net, placed, who, wanted, earlier)) return;
+    const others = holders.ofCrew(who, earlier).filter((other) => worksOn(net, other, earlier));
+    found.push({ kind: 'crew', until: earlier + 1, crew: who, slot: earlier, holders: others });
   };
-  busy(crew, demand);
-  busy(plant, 1);
-  const last = calendar.worked[own + duration - 1] ?? earlier;
-  for (let slot = earlier; slot <= last; slot++)
+  if (worked[own] === earlier) {
+    busy(crew, demand);
+    busy(plant, 1);
+  }
+  const until = Math.min(placed.start[task] ?? 0, (worked[own + (net.duration[task] ?? 0) - 1] ?? earlier) + 1);
+  for (let slot = earlier; slot < until; slot++)
     if (areaFull(net, placed, area, shares, slot))
-      found.push({ kind: 'area', until: slot + 1, slot, holders: others(holders.ofArea(area, slot)) });
-  take(net, placed, task, booked, 1);
-  [placed.start[task], placed.finish[task]] = [start, finish];
+      found.push({ kind: 'area', until: slot + 1, slot, holders: [...holders.ofArea(area, slot)] });
   return found;
 }

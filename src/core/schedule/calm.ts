@@ -53,14 +53,15 @@ export function heldOf(tasks: readonly Task[], { stood, frozen, near, pencil }: 
     slot: new Int32Array(count).fill(-1),
     floor: new Int32Array(count),
     told: new Uint8Array(count),
-    pencil: Uint8Array.from(tasks, ({ job }) => (pencil.has(job) ? 1 : 0)),
+    pencil: new Uint8Array(count),
   };
   tasks.forEach(({ id, state, job, duration }, number) => {
+    held.pencil[number] = pencil.has(job) ? 1 : 0;
     const there = state === 'waiting' && duration > 0 ? stood.get(id) : undefined;
     // What was to begin before today and has not begun stands nowhere any more.
     if (!there || there.slot < 0) return;
     const firmly = firmlyHeld(there, frozen, near);
-    held.firmly[number] = pencil.has(job) && firmly === NEAR ? FREE : firmly;
+    held.firmly[number] = held.pencil[number] && firmly === NEAR ? FREE : firmly;
     held.slot[number] = there.slot;
     held.told[number] = there.said === 'nothing' ? 0 : 1;
     held.floor[number] = firmly === FREE ? near : there.slot;
@@ -75,25 +76,27 @@ function firmlyHeld({ slot, said }: Stood, frozen: Slot, near: Slot): number {
 }
 
 /** Why it is kept where it is, as it is said where nothing else holds it. */
-const whyOf = (firmly: number): Calm => {
-  if (firmly === CONFIRMED) return 'confirmed';
-  if (firmly === FROZEN) return 'frozen';
-  return firmly === NEAR ? 'stands' : 'no-sooner';
-};
+function whyOf({ firmly, slot, floor }: Held, task: number): Calm {
+  if (firmly[task] === CONFIRMED) return 'confirmed';
+  if (firmly[task] === FROZEN) return 'frozen';
+  // Not only what is booked: what goes in its turn stays where it stands as well where nothing moves it.
+  return slot[task] === floor[task] ? 'stands' : 'no-sooner';
+}
 
 /** What begins where it stood though its links would let it begin before: said as a reason. */
 export function calmWaits(net: Compiled, { start, finish }: Pick<Placement, 'start' | 'finish'>): NotBefore[] {
   const { held } = net;
   if (!held) return [];
-  return net.tasks.flatMap((task, number): NotBefore[] => {
-    const slot = held.floor[number] ?? 0;
+  const waits: NotBefore[] = [];
+  held.floor.forEach((slot, number) => {
     // A floor that was let go for a better plan holds nothing, nor does one that something else holds as well.
-    if (slot === 0 || task.state !== 'waiting' || (net.floor[number] ?? 0) < slot || task.floor >= slot) return [];
-    if (start[number] !== firstFrom(net, number, slot)) return [];
-    if (net.into[number]?.some((bound) => linkTime(net, bound, start, finish) >= slot)) return [];
-    const why = whyOf(held.firmly[number] ?? FREE);
-    return [{ task: task.id, slot, open: false, kind: 'kept', wait: { kind: 'calm', why } }];
+    if (slot === 0 || !net.waiting[number] || (net.floor[number] ?? 0) < slot) return;
+    const task = net.tasks[number];
+    if (!task || task.floor >= slot || start[number] !== firstFrom(net, number, slot)) return;
+    if (net.into[number]?.some((bound) => linkTime(net, bound, start, finish) >= slot)) return;
+    waits.push({ task: task.id, slot, open: false, kind: 'kept', wait: { kind: 'calm', why: whyOf(held, number) } });
   });
+  return waits;
 }
 
 /** The same network, what stands in the next weeks no longer booked there: it goes in its turn, not before its day. */

@@ -3,19 +3,25 @@ import { answer, refuse, type Outcome, type Problem } from '../problem';
 import { makeCalendar, type Calendar } from './calendar';
 import { heldOf, type Held } from './calm';
 import { findLoop, type Link, type Task } from './network';
+import { placesOf } from './order';
 import type { PlanInput } from './plan-input';
+import { taskNumbers, type TaskNumbers } from './task-numbers';
 
 /** A plan's input with names turned into numbers: what the passes over thousands of tasks work on. */
-export interface Compiled {
+export interface Compiled extends TaskNumbers {
   input: PlanInput;
   horizon: number;
   tasks: Task[];
   index: Map<string, number>;
+  /** All links between tasks that there are. */
+  links: Link[];
   /** Links into and out of each task, by number; links that no longer bind are left out. */
   into: BoundLink[][];
   outOf: BoundLink[][];
   /** Tasks so that every link goes forward. */
-  order: number[];
+  order: Int32Array;
+  /** The place of each task in that order. */
+  place: Int32Array;
   /** Slots each task may take, its crew's days away excluded. */
   calendar: Calendar[];
   /** The same without regard to who is away and what the weather forbids. */
@@ -24,23 +30,10 @@ export interface Compiled {
   jobCalendar: Calendar[];
   /** Earliest start that does not come from a link: the floor and every not-before. */
   floor: Int32Array;
-  /**
-   * Crew, plant and area of each task by number, -1 where it needs none; how many crews and shares of the area it
-   * takes.
-   */
-  crew: Int32Array;
-  plant: Int32Array;
-  area: Int32Array;
-  /** How many crews, or what part of one: small work leaves its crew for other rooms in the same half-day. */
-  demand: Float32Array;
-  shares: Int32Array;
-  duration: Int32Array;
   /** The slot at which each task was pinned by hand, -1 where it was not. */
   pin: Int32Array;
   /** What stands where by the plan that people go by; none for a first plan. */
   held?: Held;
-  crewCount: number;
-  areaCount: number;
 }
 
 export interface BoundLink {
@@ -56,57 +49,68 @@ export interface BoundLink {
  */
 export function compile(input: PlanInput, horizon: number): Outcome<Compiled> {
   const { tasks } = input;
-  const index = new Map(tasks.map((task, number) => [task.id, number]));
-  const into: BoundLink[][] = tasks.map(() => []);
-  const outOf: BoundLink[][] = tasks.map(() => []);
-  for (const link of input.links) {
-    const [before, after] = [index.get(link.before), index.get(link.after)];
-    if (before === undefined || after === undefined) continue;
-    if (tasks[after]?.state !== 'waiting') continue;
-    const bound = { link, before, after };
-    into[after]?.push(bound);
-    outOf[before]?.push(bound);
-  }
+  const index = new Map<string, number>();
+  tasks.forEach(({ id }, number) => index.set(id, number));
+  const numbers = taskNumbers(input);
+  const { links, into, outOf } = boundLinks(input, index, numbers);
   const order = topological(into, outOf);
   if (order.length < tasks.length) return refuse(loopProblem(input));
 
   const crews = new Map(input.crews.map((crew, number) => [crew.id, number]));
   const calendars = calendarMaker(input, horizon);
+  const calendar: Calendar[] = [];
+  const base: Calendar[] = [];
+  const jobCalendar: Calendar[] = [];
   for (const task of tasks) {
-    const problem = problemOf(input, task, crews, calendars);
+    const plain = calendars.plain(input.keptOff?.[task.calendar]?.base ?? task.calendar);
+    const problem = problemOf(input, task, crews, plain);
     if (problem) return refuse(problem);
+    calendar.push(calendars.free(task.calendar, task.crew, task.plant ?? null));
+    base.push(plain);
+    jobCalendar.push(calendars.plain(input.jobCalendars[task.job] ?? task.calendar));
   }
-  const areas = new Map<string, number>();
   const held = input.standing && heldOf(tasks, input.standing);
-  const { floor, pin } = floorsOf(input, index, held);
-  const number = (id: string | null | undefined): number => (id ? (crews.get(id) ?? -1) : -1);
   return answer({
-    input,
-    horizon,
-    tasks,
-    index,
-    into,
-    outOf,
-    order,
-    floor,
-    pin,
-    calendar: tasks.map((task) => calendars.free(task.calendar, task.crew, task.plant ?? null)),
-    base: tasks.map((task) => calendars.plain(input.keptOff?.[task.calendar]?.base ?? task.calendar)),
-    jobCalendar: tasks.map((task) => calendars.plain(input.jobCalendars[task.job] ?? task.calendar)),
-    crew: Int32Array.from(tasks, (task) => number(task.crew)),
-    plant: Int32Array.from(tasks, (task) => number(task.plant)),
-    area: Int32Array.from(tasks, (task) => {
-      if (task.area === null || task.shares === 0) return -1;
-      if (!areas.has(task.area)) areas.set(task.area, areas.size);
-      return areas.get(task.area) ?? -1;
-    }),
-    demand: Float32Array.from(tasks, (task) => (task.crew === null ? 0 : (task.crews ?? 1))),
-    shares: Int32Array.from(tasks, (task) => task.shares),
-    duration: Int32Array.from(tasks, (task) => (task.state === 'done' ? 0 : task.duration)),
+    ...numbers,
+    ...{ input, horizon, tasks, index, links, into, outOf, order, calendar, base, jobCalendar },
+    place: placesOf(order),
+    ...floorsOf(input, index, held),
     ...(held ? { held } : {}),
-    crewCount: crews.size,
-    areaCount: areas.size,
   });
+}
+
+/** Links by number; what has begun is no longer bound by any. */
+function boundLinks(
+  { tasks, links }: PlanInput,
+  index: ReadonlyMap<string, number>,
+  { waiting }: TaskNumbers,
+): Pick<Compiled, 'links' | 'into' | 'outOf'> {
+  const known: Link[] = [];
+  const bound: BoundLink[] = [];
+  for (const link of links) {
+    const [before, after] = [index.get(link.before), index.get(link.after)];
+    if (before === undefined || after === undefined) continue;
+    known.push(link);
+    if (waiting[after]) bound.push({ link, before, after });
+  }
+  return {
+    links: known,
+    into: linksOf(tasks.length, bound, ({ after }) => after),
+    outOf: linksOf(tasks.length, bound, ({ before }) => before),
+  };
+}
+
+/** The links of each task, in lists that are as long as they have to be: there are twice as many as tasks. */
+function linksOf(count: number, links: readonly BoundLink[], taskOf: (link: BoundLink) => number): BoundLink[][] {
+  const lengths = new Int32Array(count);
+  for (const link of links) lengths[taskOf(link)]!++;
+  const lists = Array.from(lengths, (length) => new Array<BoundLink>(length));
+  for (let at = links.length - 1; at >= 0; at--) {
+    const link = links[at] as BoundLink;
+    const task = taskOf(link);
+    (lists[task] as BoundLink[])[--lengths[task]!] = link;
+  }
+  return lists;
 }
 
 /** Earliest starts that do not come from links, and where somebody pinned work by hand. */
@@ -115,7 +119,8 @@ function floorsOf(
   index: ReadonlyMap<string, number>,
   held: Held | undefined,
 ): Pick<Compiled, 'floor' | 'pin'> {
-  const floor = Int32Array.from(tasks, (task, number) => Math.max(task.floor, held?.floor[number] ?? 0));
+  const floor = new Int32Array(tasks.length);
+  tasks.forEach((task, number) => (floor[number] = Math.max(task.floor, held?.floor[number] ?? 0)));
   const pin = new Int32Array(tasks.length).fill(-1);
   for (const wait of notBefore) {
     const task = index.get(wait.task);
@@ -133,7 +138,7 @@ function problemOf(
   input: PlanInput,
   task: Task,
   crews: ReadonlyMap<string, number>,
-  calendars: Calendars,
+  { worked: [worked] }: Calendar,
 ): Problem | undefined {
   if (!Number.isInteger(task.duration) || task.duration < 0)
     return {
@@ -146,7 +151,6 @@ function problemOf(
     crewProblem(input, task, crews, task.crew, task.crews ?? 1) ??
     crewProblem(input, task, crews, task.plant ?? null, 1);
   if (lacking) return lacking;
-  const worked = calendars.plain(input.keptOff?.[task.calendar]?.base ?? task.calendar).worked[0];
   if (worked === undefined || worked >= YEAR)
     return {
       code: 'calendar-empty',
@@ -182,19 +186,22 @@ function crewProblem(
   };
 }
 
-function topological(into: BoundLink[][], outOf: BoundLink[][]): number[] {
-  const open = into.map((links) => links.length);
-  const order: number[] = [];
-  open.forEach((count, task) => {
-    if (count === 0) order.push(task);
+/** Tasks so that every link goes forward; those in a ring, and what comes after it, are missing. */
+function topological(into: BoundLink[][], outOf: BoundLink[][]): Int32Array {
+  const open = Int32Array.from(into, (links) => links.length);
+  const order = new Int32Array(open.length);
+  let count = 0;
+  open.forEach((links, task) => {
+    if (links === 0) order[count++] = task;
   });
-  for (let at = 0; at < order.length; at++) {
+  for (let at = 0; at < count; at++) {
     for (const { after } of outOf[order[at] ?? 0] ?? []) {
-      open[after] = (open[after] ?? 0) - 1;
-      if (open[after] === 0) order.push(after);
+      const left = (open[after] ?? 0) - 1;
+      open[after] = left;
+      if (left === 0) order[count++] = after;
     }
   }
-  return order;
+  return order.subarray(0, count);
 }
 
 function loopProblem(input: PlanInput): { code: string; message: string } {

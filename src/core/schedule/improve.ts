@@ -141,13 +141,14 @@ class Search {
    */
   private beginCalm(): boolean {
     const stays = this.net;
-    const calm = this.inCalm(stays);
+    const isSmall = stays.tasks.length < FEW_TASKS;
+    // In a large firm what has to move pushes others in most weeks: it begins with what stands going in its turn.
+    const calm = this.inCalm(isSmall ? stays : this.inTurn(stays));
     if (!calm) return false;
     const { moved = 0, late = 0 } = this.found?.score ?? {};
-    const isSmall = stays.tasks.length < FEW_TASKS;
     const isLater = late > (stays.input.standing?.late ?? 0);
     if (isLater || isSmall) this.movingNobody(() => this.otherOrders(stays, calm));
-    if (isLater || moved > 0) this.makingWay(stays, isLater, isSmall);
+    if (isLater || (isSmall && moved > 0)) this.makingWay(stays, isLater, isSmall);
     return true;
   }
 
@@ -156,13 +157,17 @@ class Search {
     const { moved = 0 } = this.found?.score ?? {};
     const weight = (stays.input.weights ?? USUAL_WEIGHTS).move;
     // What links and calendars move anyway is no reason to move others.
-    if (isLater || moved > weight * movedDays(stays, this.scorer.rounds, this.given.earlyStart)) {
-      const loose = unbooked(stays);
-      this.known.set(loose, this.given);
-      this.inCalm(loose);
-    }
-    if (isLater || isSmall) for (const job of this.lateJobs()) this.inCalm(letGo(stays, new Set([job])));
+    if (isSmall && (isLater || moved > weight * movedDays(stays, this.scorer.rounds, this.given.earlyStart)))
+      this.inCalm(this.inTurn(stays));
+    for (const job of this.lateJobs()) this.inCalm(letGo(stays, new Set([job])));
     if (isSmall && (this.found?.score.late ?? 0) > 0) this.anew();
+  }
+
+  /** The same network with what stands in its turn; by links alone all comes when it came. */
+  private inTurn(stays: Compiled): Compiled {
+    const loose = unbooked(stays);
+    this.known.set(loose, this.given);
+    return loose;
   }
 
   /** As if nobody had been told anything, but for what is frozen or confirmed. */

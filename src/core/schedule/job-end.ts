@@ -1,11 +1,15 @@
 import type { Compiled } from './compiled';
 import type { Placement } from './placing';
 
-/** The slot in which a job's last open work ends; 0 where none is. */
-export function jobEnd(net: Compiled, placed: Pick<Placement, 'finish'>, job: string): number {
-  let end = 0;
-  net.tasks.forEach((task, number) => {
-    if (task.job === job && task.state !== 'done') end = Math.max(end, placed.finish[number] ?? 0);
+/** The slot in which the last open work of each job ends, by the job's number; 0 where none is. */
+export function jobEnds({ job, jobs, open }: Compiled, { finish }: Pick<Placement, 'finish'>): Int32Array {
+  const ends = new Int32Array(jobs.length);
+  job.forEach((number, task) => {
+    if (open[task]) ends[number] = Math.max(ends[number] ?? 0, finish[task] ?? 0);
   });
-  return end;
+  return ends;
 }
+
+/** The same of one job. */
+export const jobEnd = (net: Compiled, placed: Pick<Placement, 'finish'>, job: string): number =>
+  jobEnds(net, placed)[net.jobs.indexOf(job as (typeof net.jobs)[number])] ?? 0;

@@ -1,5 +1,7 @@
 import { beforeWork, countBefore } from './calendar';
 import type { Compiled } from './compiled';
+import { jobEnds } from './job-end';
+import { sortedBy } from './order';
 import { areaFull, crewFull, firstConflict, missing, needsOf, take, type Placement } from './placing';
 
 /**
@@ -16,7 +18,6 @@ export interface Latest {
  * room let it. No task comes out earlier than it was. Work that is done, under way or pinned stays where it is.
  */
 export function pushedBack(net: Compiled, forward: Placement): Latest {
-  const count = net.tasks.length;
   const placed: Placement = {
     ...forward,
     start: Int32Array.from(forward.start),
@@ -25,23 +26,18 @@ export function pushedBack(net: Compiled, forward: Placement): Latest {
     areaLoad: new Uint8Array(forward.areaLoad.length),
   };
   missing(net, placed);
-  const end = new Map<string, number>();
-  net.tasks.forEach((task, number) => {
-    if (task.state !== 'done') end.set(task.job, Math.max(end.get(task.job) ?? 0, forward.finish[number] ?? 0));
-  });
-  const stays = (task: number): boolean =>
-    net.tasks[task]?.state !== 'waiting' || (net.pin[task] ?? -1) === forward.start[task];
+  const end = jobEnds(net, forward);
+  const stays = (task: number): boolean => !net.waiting[task] || (net.pin[task] ?? -1) === forward.start[task];
   net.calendar.forEach((calendar, task) => {
     if (stays(task) && (net.duration[task] ?? 0) > 0)
       take(net, placed, task, countBefore(calendar, forward.start[task] ?? 0));
   });
-  // Links go forward in `order`, so of two that end together the follower comes first here.
-  const rank = new Int32Array(count);
-  net.order.forEach((task, index) => (rank[task] = index));
-  const byEnd = Int32Array.from(net.order).sort(
-    (a, b) => (forward.finish[b] ?? 0) - (forward.finish[a] ?? 0) || (rank[b] ?? 0) - (rank[a] ?? 0),
-  );
-  for (const task of byEnd) if (!stays(task)) pushOne(net, placed, task, end.get(net.tasks[task]?.job ?? '') ?? 0);
+  // Of two that end together the one whose links come last goes first.
+  const byEnd = sortedBy(net, forward.finish);
+  for (let at = byEnd.length - 1; at >= 0; at--) {
+    const task = byEnd[at] ?? 0;
+    if (!stays(task)) pushOne(net, placed, task, end[net.job[task] ?? 0] ?? 0);
+  }
   return { start: placed.start, finish: placed.finish };
 }
 

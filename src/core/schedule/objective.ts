@@ -1,4 +1,4 @@
-import { groupBy } from '../group-by';
+import type { JobId } from '../ids';
 import { FREE } from './calm';
 import { countBefore } from './calendar';
 import type { Compiled } from './compiled';
@@ -38,26 +38,26 @@ export interface Scorer {
   rounds: number[][];
   /** Those who only look, by what could be one visit. */
   looks: number[][];
-  jobs: { id: string; tasks: number[]; calendar: number; promise: number | undefined; weight: number }[];
+  jobs: { id: JobId; tasks: number[]; calendar: number; promise: number | undefined; weight: number }[];
 }
 
 export function scorerOf(net: Compiled): Scorer {
-  const open = net.tasks.flatMap((task, number) => (task.state === 'done' ? [] : [{ job: task.job, number }]));
-  const byJob = new Map(
-    [...groupBy(open, ({ job }) => job)].map(([job, list]) => [job, list.map(({ number }) => number)]),
-  );
+  const byJob: number[][] = net.jobs.map(() => []);
+  net.job.forEach((job, task) => {
+    if (net.open[task]) byJob[job]?.push(task);
+  });
   const weights = net.input.weights ?? USUAL_WEIGHTS;
   return {
     net,
     rounds: roundsOf(net),
     looks: looksOf(net),
-    jobs: [...byJob].map(([id, tasks]) => ({
-      id,
-      tasks,
-      calendar: tasks[0] ?? 0,
-      promise: net.input.promises[id],
-      weight: weights.late[id] ?? 1,
-    })),
+    jobs: byJob.flatMap((tasks, number) => {
+      const [calendar] = tasks;
+      const id = net.jobs[number];
+      return calendar === undefined || id === undefined
+        ? []
+        : [{ id, tasks, calendar, promise: net.input.promises[id], weight: weights.late[id] ?? 1 }];
+    }),
   };
 }
 
@@ -133,7 +133,7 @@ export function opened(
   exposure: Exposure,
 ): Opened | undefined {
   const [from, to] = [net.index.get(exposure.from), net.index.get(exposure.to)];
-  if (from === undefined || to === undefined || net.tasks[to]?.state === 'done') return undefined;
+  if (from === undefined || to === undefined || !net.open[to]) return undefined;
   const calendar = net.jobCalendar[from];
   if (!calendar) return undefined;
   const [start, finish] = [placed.start[from] ?? 0, placed.finish[to] ?? 0];

@@ -14,13 +14,16 @@ interface Visit {
 }
 
 /** Those who only look, by the job and what they look at: what could be one visit. */
-export function looksOf({ tasks, pin }: Pick<Compiled, 'tasks' | 'pin'>): number[][] {
-  const looks = tasks.flatMap((task, number) =>
-    task.state === 'waiting' && task.crew === null && task.phase && isLooked(task.phase) && (pin[number] ?? -1) < 0
-      ? [{ number, of: `${task.job} ${task.phase}` }]
-      : [],
-  );
-  return [...groupBy(looks, ({ of }) => of).values()].map((group) => group.map(({ number }) => number));
+export function looksOf({ tasks, waiting, crew, pin }: Compiled): number[][] {
+  const groups = new Map<string, number[]>();
+  tasks.forEach(({ job, phase }, task) => {
+    if (!waiting[task] || crew[task] !== -1 || pin[task] !== -1 || !phase || !isLooked(phase)) return;
+    const of = `${job} ${phase}`;
+    const group = groups.get(of);
+    if (group) group.push(task);
+    else groups.set(of, [task]);
+  });
+  return [...groups.values()];
 }
 
 /** How many days those who only look have to come on. */
@@ -76,7 +79,7 @@ function windowOf(net: Compiled, placed: Placement, task: number): Pick<Visit, '
   if (!calendar) return { start, last: start };
   let slack = Number.POSITIVE_INFINITY;
   for (const bound of net.outOf[task] ?? []) {
-    if (net.tasks[bound.after]?.state !== 'waiting') continue;
+    if (!net.waiting[bound.after]) continue;
     const needed = linkTime(net, bound, placed.start, placed.finish);
     const begins = placed.start[bound.after] ?? needed;
     slack = Math.min(slack, countBefore(calendar, begins) - countBefore(calendar, needed));

@@ -68,18 +68,15 @@ export function forwardPass(net: Compiled): Pick<Times, 'earlyStart' | 'earlyFin
  */
 export function timesOf(net: Compiled): Times {
   const { earlyStart, earlyFinish } = forwardPass(net);
-  const target = new Map<string, number>(Object.entries(net.input.promises));
-  net.tasks.forEach((task, number) => {
-    target.set(task.job, Math.max(target.get(task.job) ?? 0, earlyFinish[number] ?? 0));
-  });
+  const target = Int32Array.from(net.jobs, (job) => net.input.promises[job] ?? 0);
+  net.job.forEach((job, task) => (target[job] = Math.max(target[job] ?? 0, earlyFinish[task] ?? 0)));
   const lateStart = new Int32Array(net.tasks.length);
   const lateFinish = new Int32Array(net.tasks.length);
   for (let at = net.order.length - 1; at >= 0; at--) {
     const task = net.order[at] ?? 0;
-    const facts = net.tasks[task];
     const calendar = net.calendar[task];
-    if (!facts || !calendar) continue;
-    let finish = Math.min(net.horizon, target.get(facts.job) ?? net.horizon);
+    if (!calendar) continue;
+    let finish = Math.min(net.horizon, target[net.job[task] ?? 0] ?? net.horizon);
     for (const { link, after } of net.outOf[task] ?? []) {
       const event = (link.kind === 'FF' ? lateFinish[after] : lateStart[after]) ?? finish;
       const jobCalendar = net.jobCalendar[after] ?? calendar;
@@ -88,9 +85,10 @@ export function timesOf(net: Compiled): Times {
     }
     const stands = net.held?.firmly[task] ? (net.held.slot[task] ?? 0) : undefined;
     if (stands !== undefined) finish = Math.min(finish, endWhenStartedAt(net, task, stands));
+    const duration = net.duration[task] ?? 0;
     lateFinish[task] = finish;
     lateStart[task] =
-      facts.duration === 0 ? finish : (calendar.worked[countBefore(calendar, finish) - facts.duration] ?? 0);
+      duration === 0 ? finish : (calendar.worked[countBefore(calendar, finish) - duration] ?? 0);
   }
   return { earlyStart, earlyFinish, lateStart, lateFinish };
 }

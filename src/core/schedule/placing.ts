@@ -2,6 +2,7 @@ import { FULL_OCCUPANCY } from './network';
 import { CONFIRMED, FREE, FROZEN, NEAR } from './calm';
 import { countBefore } from './calendar';
 import type { Compiled } from './compiled';
+import { placesOf, sortedBy } from './order';
 import { earliestByLinks, firstFrom, timesOf, type Times } from './passes';
 import { ReadyQueue } from './ready-queue';
 
@@ -76,7 +77,7 @@ function placeInTurn(
   missing(net, placed);
   const booked = bookStanding(net, placed, given);
   const ready = new ReadyQueue(turn);
-  const open = net.into.map((links) => links.length);
+  const open = Int32Array.from(net.into, (links) => links.length);
   open.forEach((links, task) => {
     if (links === 0) ready.push(task);
   });
@@ -143,7 +144,7 @@ export function urgency(net: Compiled, times: Times): Int32Array {
   tasks.forEach(
     (task, number) =>
       (key[number] =
-        (task.state === 'waiting' ? Math.floor((times.lateFinish[number] ?? 0) / URGENCY_STEP) + 1 : 0) * 1e6 +
+        (net.waiting[number] ? Math.floor((times.lateFinish[number] ?? 0) / URGENCY_STEP) + 1 : 0) * 1e6 +
         task.rank),
   );
   const { lateFinish } = times;
@@ -154,28 +155,21 @@ export function urgency(net: Compiled, times: Times): Int32Array {
       (lateFinish[a] as number) - (lateFinish[b] as number) ||
       ((tasks[a]?.id ?? '') < (tasks[b]?.id ?? '') ? -1 : 1),
   );
-  return turns(order);
+  return placesOf(order);
 }
+
+/** More than any half-day: what has not begun comes after what has. */
+const WAITING = 1 << 20;
 
 /**
- * Turns by a key, such as the starts of another schedule: work under way first, and of equal keys the one whose links
- * come first.
+ * Turns by a key in half-days, such as the starts of another schedule: work under way first, and of equal keys the one
+ * whose links come first.
  */
-export function byKey({ tasks, order }: Compiled, key: ArrayLike<number>): Int32Array {
-  const begun = Uint8Array.from(tasks, (task) => (task.state === 'waiting' ? 1 : 0));
-  const rank = turns(order);
-  return turns(
-    Int32Array.from(order).sort(
-      (a, b) => (begun[a] ?? 0) - (begun[b] ?? 0) || (key[a] ?? 0) - (key[b] ?? 0) || (rank[a] ?? 0) - (rank[b] ?? 0),
-    ),
-  );
-}
-
-/** From tasks in order to the place of each. */
-function turns(order: ArrayLike<number>): Int32Array {
-  const place = new Int32Array(order.length);
-  for (let at = 0; at < order.length; at++) place[order[at] ?? 0] = at;
-  return place;
+export function byKey(net: Compiled, key: ArrayLike<number>): Int32Array {
+  const { waiting } = net;
+  const later = new Float64Array(waiting.length);
+  for (let task = 0; task < later.length; task++) later[task] = (key[task] ?? 0) + (waiting[task] ? WAITING : 0);
+  return placesOf(sortedBy(net, later));
 }
 
 function placeOne(
@@ -185,12 +179,11 @@ function placeOne(
   booked: number | undefined,
   given: Set<number>,
 ): boolean {
-  const facts = net.tasks[task];
   const calendar = net.calendar[task];
-  if (!facts || !calendar) return false;
+  if (!calendar) return false;
   const earliest = earliestByLinks(net, task, placed.start, placed.finish);
   if (net.duration[task] === 0) {
-    placed.start[task] = placed.finish[task] = facts.state === 'done' ? facts.floor : earliest;
+    placed.start[task] = placed.finish[task] = net.open[task] ? earliest : (net.tasks[task]?.floor ?? 0);
     return earliest < net.horizon;
   }
   if (booked !== undefined) {

@@ -230,11 +230,12 @@ function document(net: Compiled, placed: Placement, latest: Latest): Omit<Plan, 
   const tasks = net.tasks.map((task, number) =>
     plannedTask(net, placed, latest, task, number, reasons[number] ?? { kind: 'none' }),
   );
-  const areas = new Set(tasks.flatMap((task) => (task.area === null ? [] : [task.area])));
+  const areas = new Set<string>();
+  for (const { area } of tasks) if (area !== null) areas.add(area);
   return {
     origin: input.origin,
     tasks,
-    links: input.links.filter((link) => net.index.has(link.before) && net.index.has(link.after)),
+    links: net.links,
     calendars: workedUpTo(end, input.calendars),
     jobCalendars: input.jobCalendars,
     crewCapacity: input.crews.map((crew) => ({
@@ -330,7 +331,7 @@ function floatOf(net: Compiled, placed: Placement, number: number): number {
   if (!calendar) return 0;
   let least = Number.POSITIVE_INFINITY;
   for (const bound of net.outOf[number] ?? []) {
-    if (net.tasks[bound.after]?.state !== 'waiting') continue;
+    if (!net.waiting[bound.after]) continue;
     const needed = linkTime(net, bound, placed.start, placed.finish);
     const begins = (bound.link.kind === 'FF' ? placed.finish[bound.after] : placed.start[bound.after]) ?? needed;
     least = Math.min(least, countBefore(calendar, begins) - countBefore(calendar, needed));

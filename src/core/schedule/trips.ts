@@ -1,16 +1,18 @@
-import { groupBy } from '../group-by';
 import { countBefore } from './calendar';
 import type { Compiled } from './compiled';
 import type { Placement } from './placing';
 
 /** Tasks that the same crew does at the same job, list by list: between them it stays, or goes and comes back. */
-export function roundsOf(net: Compiled): number[][] {
-  const worked = net.tasks.flatMap((task, number) =>
-    (net.crew[number] ?? -1) >= 0 && (net.duration[number] ?? 0) > 0
-      ? [{ number, round: `${net.crew[number]} ${task.job}` }]
-      : [],
-  );
-  return [...groupBy(worked, ({ round }) => round).values()].map((list) => list.map(({ number }) => number));
+export function roundsOf({ crew, crewCount, job, duration }: Compiled): number[][] {
+  const rounds = new Map<number, number[]>();
+  crew.forEach((who, task) => {
+    if (who < 0 || !duration[task]) return;
+    const round = (job[task] ?? 0) * crewCount + who;
+    const tasks = rounds.get(round);
+    if (tasks) tasks.push(task);
+    else rounds.set(round, [task]);
+  });
+  return [...rounds.values()];
 }
 
 /** A whole worked day away and the crew comes a second time. */
