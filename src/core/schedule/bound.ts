@@ -1,5 +1,6 @@
 import { countBefore, type Calendar } from './calendar';
 import type { Compiled } from './compiled';
+import { jobEnds } from './job-end';
 import type { Times } from './passes';
 
 /** No plan over the same work ends earlier: by job and for all of them, as the slot after the last one taken. */
@@ -23,29 +24,36 @@ interface Work {
  * @param times by links and calendars alone, of the same work
  */
 export function boundOf(net: Compiled, { earlyStart, earlyFinish }: Pick<Times, 'earlyStart' | 'earlyFinish'>): Bound {
-  const jobs: Record<string, number> = {};
-  const atJob = new Map<string, Map<number, Work>>();
+  const { job, jobs, crew, crewCount, open } = net;
+  const ends = jobEnds(net, { finish: earlyFinish });
+  const atJob = new Map<number, Work>();
   const ofCrew = new Map<number, Work>();
-  net.tasks.forEach(({ job, state }, task) => {
-    if (state === 'done') return;
-    jobs[job] = Math.max(jobs[job] ?? 0, earlyFinish[task] ?? 0);
-    const crew = net.crew[task] ?? -1;
-    if (crew < 0 || (net.duration[task] ?? 0) === 0) return;
-    const here = atJob.get(job) ?? new Map<number, Work>();
-    atJob.set(job, here);
-    add(net, here, crew, task, earlyStart);
-    add(net, ofCrew, crew, task, earlyStart);
+  crew.forEach((who, task) => {
+    if (who < 0 || (net.duration[task] ?? 0) === 0) return;
+    add(net, atJob, (job[task] ?? 0) * crewCount + who, task, earlyStart);
+    add(net, ofCrew, who, task, earlyStart);
   });
-  for (const [job, crews] of atJob)
-    for (const [crew, work] of crews) jobs[job] = Math.max(jobs[job] ?? 0, workEnd(net, crew, work));
-  let all = Math.max(0, ...Object.values(jobs));
-  for (const [crew, work] of ofCrew) all = Math.max(all, workEnd(net, crew, work));
-  return { jobs, all };
+  for (const [at, work] of atJob) {
+    const number = Math.floor(at / crewCount);
+    ends[number] = Math.max(ends[number] ?? 0, workEnd(net, at % crewCount, work));
+  }
+  let all = 0;
+  for (const end of ends) all = Math.max(all, end);
+  for (const [who, work] of ofCrew) all = Math.max(all, workEnd(net, who, work));
+  // A job of which nothing is open has no end any more.
+  const isOpen = new Uint8Array(jobs.length);
+  open.forEach((is, task) => {
+    if (is) isOpen[job[task] ?? 0] = 1;
+  });
+  return {
+    jobs: Object.fromEntries(jobs.flatMap((id, number) => (isOpen[number] ? [[id, ends[number] ?? 0]] : []))),
+    all,
+  };
 }
 
-function add(net: Compiled, works: Map<number, Work>, crew: number, task: number, earlyStart: Int32Array): void {
-  const work = works.get(crew) ?? { halfDays: 0, from: net.horizon, calendars: new Set() };
-  works.set(crew, work);
+function add(net: Compiled, works: Map<number, Work>, of: number, task: number, earlyStart: Int32Array): void {
+  let work = works.get(of);
+  if (!work) works.set(of, (work = { halfDays: 0, from: net.horizon, calendars: new Set() }));
   work.halfDays += (net.duration[task] ?? 0) * (net.demand[task] ?? 1);
   work.from = Math.min(work.from, earlyStart[task] ?? 0);
   const calendar = net.base[task];

@@ -4,7 +4,7 @@ import { makeCalendar, type Calendar } from './calendar';
 import { heldOf, type Held } from './calm';
 import { findLoop, type Link, type Task } from './network';
 import { placesOf } from './order';
-import type { PlanInput } from './plan-input';
+import type { Crew, PlanInput } from './plan-input';
 import { taskNumbers, type TaskNumbers } from './task-numbers';
 
 /** A plan's input with names turned into numbers: what the passes over thousands of tasks work on. */
@@ -18,6 +18,8 @@ export interface Compiled extends TaskNumbers {
   /** Links into and out of each task, by number; links that no longer bind are left out. */
   into: BoundLink[][];
   outOf: BoundLink[][];
+  /** How many links lead into each task. */
+  waitsFor: Int32Array;
   /** Tasks so that every link goes forward. */
   order: Int32Array;
   /** The place of each task in that order. */
@@ -52,27 +54,27 @@ export function compile(input: PlanInput, horizon: number): Outcome<Compiled> {
   const index = new Map<string, number>();
   tasks.forEach(({ id }, number) => index.set(id, number));
   const numbers = taskNumbers(input);
-  const { links, into, outOf } = boundLinks(input, index, numbers);
-  const order = topological(into, outOf);
+  const { links, into, outOf, waitsFor } = boundLinks(input, index, numbers);
+  const order = topological(waitsFor, outOf);
   if (order.length < tasks.length) return refuse(loopProblem(input));
 
-  const crews = new Map(input.crews.map((crew, number) => [crew.id, number]));
   const calendars = calendarMaker(input, horizon);
+  const byJob = numbers.jobs.map((job) => input.jobCalendars[job]);
   const calendar: Calendar[] = [];
   const base: Calendar[] = [];
   const jobCalendar: Calendar[] = [];
-  for (const task of tasks) {
+  for (const [number, task] of tasks.entries()) {
     const plain = calendars.plain(input.keptOff?.[task.calendar]?.base ?? task.calendar);
-    const problem = problemOf(input, task, crews, plain);
+    const problem = problemOf(input, task, number, numbers, plain);
     if (problem) return refuse(problem);
     calendar.push(calendars.free(task.calendar, task.crew, task.plant ?? null));
     base.push(plain);
-    jobCalendar.push(calendars.plain(input.jobCalendars[task.job] ?? task.calendar));
+    jobCalendar.push(calendars.plain(byJob[numbers.job[number] ?? 0] ?? task.calendar));
   }
   const held = input.standing && heldOf(tasks, input.standing);
   return answer({
     ...numbers,
-    ...{ input, horizon, tasks, index, links, into, outOf, order, calendar, base, jobCalendar },
+    ...{ input, horizon, tasks, index, links, into, outOf, waitsFor, order, calendar, base, jobCalendar },
     place: placesOf(order),
     ...floorsOf(input, index, held),
     ...(held ? { held } : {}),
@@ -84,33 +86,46 @@ function boundLinks(
   { tasks, links }: PlanInput,
   index: ReadonlyMap<string, number>,
   { waiting }: TaskNumbers,
-): Pick<Compiled, 'links' | 'into' | 'outOf'> {
+): Pick<Compiled, 'links' | 'into' | 'outOf' | 'waitsFor'> {
   const known: Link[] = [];
   const bound: BoundLink[] = [];
+  const waitsFor = new Int32Array(tasks.length);
+  const followers = new Int32Array(tasks.length);
   for (const link of links) {
-    const [before, after] = [index.get(link.before), index.get(link.after)];
+    const before = index.get(link.before);
+    const after = index.get(link.after);
     if (before === undefined || after === undefined) continue;
     known.push(link);
-    if (waiting[after]) bound.push({ link, before, after });
+    if (!waiting[after]) continue;
+    bound.push({ link, before, after });
+    waitsFor[after] = (waitsFor[after] ?? 0) + 1;
+    followers[before] = (followers[before] ?? 0) + 1;
   }
-  return {
-    links: known,
-    into: linksOf(tasks.length, bound, ({ after }) => after),
-    outOf: linksOf(tasks.length, bound, ({ before }) => before),
-  };
+  const into = new Lists(waitsFor);
+  const outOf = new Lists(followers);
+  for (const link of bound) {
+    into.put(link.after, link);
+    outOf.put(link.before, link);
+  }
+  return { links: known, into: into.lists, outOf: outOf.lists, waitsFor };
 }
 
 /** The links of each task, in lists that are as long as they have to be: there are twice as many as tasks. */
-function linksOf(count: number, links: readonly BoundLink[], taskOf: (link: BoundLink) => number): BoundLink[][] {
-  const lengths = new Int32Array(count);
-  for (const link of links) lengths[taskOf(link)]!++;
-  const lists = Array.from(lengths, (length) => new Array<BoundLink>(length));
-  for (let at = links.length - 1; at >= 0; at--) {
-    const link = links[at] as BoundLink;
-    const task = taskOf(link);
-    (lists[task] as BoundLink[])[--lengths[task]!] = link;
+class Lists {
+  readonly lists: BoundLink[][];
+  private readonly filled: Int32Array;
+
+  constructor(lengths: Int32Array) {
+    this.lists = Array.from(lengths, (length) => new Array<BoundLink>(length));
+    this.filled = new Int32Array(lengths.length);
   }
-  return lists;
+
+  put(task: number, link: BoundLink): void {
+    const at = this.filled[task] ?? 0;
+    this.filled[task] = at + 1;
+    const list = this.lists[task];
+    if (list) list[at] = link;
+  }
 }
 
 /** Earliest starts that do not come from links, and where somebody pinned work by hand. */
@@ -137,7 +152,8 @@ const YEAR = 730;
 function problemOf(
   input: PlanInput,
   task: Task,
-  crews: ReadonlyMap<string, number>,
+  number: number,
+  { crew, plant, demand }: TaskNumbers,
   { worked: [worked] }: Calendar,
 ): Problem | undefined {
   if (!Number.isInteger(task.duration) || task.duration < 0)
@@ -148,8 +164,8 @@ function problemOf(
     };
   if (task.state === 'done' || task.duration === 0) return undefined;
   const lacking =
-    crewProblem(input, task, crews, task.crew, task.crews ?? 1) ??
-    crewProblem(input, task, crews, task.plant ?? null, 1);
+    (task.crew === null ? undefined : crewProblem(task, input.crews[crew[number] ?? -1], demand[number] ?? 1)) ??
+    (task.plant === undefined ? undefined : crewProblem(task, input.crews[plant[number] ?? -1], 1));
   if (lacking) return lacking;
   if (worked === undefined || worked >= YEAR)
     return {
@@ -160,16 +176,8 @@ function problemOf(
   return undefined;
 }
 
-/** What of a crew or a plant a task cannot have; undefined where it can, or wants none. */
-function crewProblem(
-  input: PlanInput,
-  task: Task,
-  crews: ReadonlyMap<string, number>,
-  id: string | null,
-  wanted: number,
-): Problem | undefined {
-  if (id === null) return undefined;
-  const crew = input.crews[crews.get(id) ?? -1];
+/** What of a crew or a plant a task cannot have. */
+function crewProblem(task: Task, crew: Crew | undefined, wanted: number): Problem | undefined {
   if (!crew)
     return {
       code: 'crew-unknown',
@@ -187,8 +195,8 @@ function crewProblem(
 }
 
 /** Tasks so that every link goes forward; those in a ring, and what comes after it, are missing. */
-function topological(into: BoundLink[][], outOf: BoundLink[][]): Int32Array {
-  const open = Int32Array.from(into, (links) => links.length);
+function topological(waitsFor: Int32Array, outOf: BoundLink[][]): Int32Array {
+  const open = waitsFor.slice();
   const order = new Int32Array(open.length);
   let count = 0;
   open.forEach((links, task) => {

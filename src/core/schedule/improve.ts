@@ -25,6 +25,8 @@ export interface ImproveTerms {
 }
 
 export interface Improved {
+  /** How many schedules were made for it. */
+  made: number;
   net: Compiled;
   placement: Placement;
   score: Score;
@@ -92,7 +94,7 @@ class Search {
 
   get best(): Improved | undefined {
     const { found, given } = this;
-    return found && { ...found, latest: () => this.latest(found.placement), given };
+    return found && { ...found, made: this.made, latest: () => this.latest(found.placement), given };
   }
 
   private timesIn(net: Compiled): Times {

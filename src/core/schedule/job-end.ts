@@ -12,4 +12,4 @@ export function jobEnds({ job, jobs, open }: Compiled, { finish }: Pick<Placemen
 
 /** The same of one job. */
 export const jobEnd = (net: Compiled, placed: Pick<Placement, 'finish'>, job: string): number =>
-  jobEnds(net, placed)[net.jobs.indexOf(job as (typeof net.jobs)[number])] ?? 0;
+  jobEnds(net, placed)[net.jobs.indexOf(job)] ?? 0;

@@ -2,7 +2,7 @@ import { beforeWork, countBefore } from './calendar';
 import type { Compiled } from './compiled';
 import { jobEnds } from './job-end';
 import { sortedBy } from './order';
-import { areaFull, crewFull, firstConflict, missing, needsOf, take, type Placement } from './placing';
+import { areaFull, crewFull, missing, needsOf, take, type Placement } from './placing';
 
 /**
  * The latest each task could start and end in a schedule, its job ending no later and every crew and room held as
@@ -45,7 +45,8 @@ function pushOne(net: Compiled, placed: Placement, task: number, end: number): v
   const calendar = net.calendar[task];
   const duration = net.duration[task] ?? 0;
   if (!calendar) return;
-  const [least, leastFinish] = [placed.start[task] ?? 0, placed.finish[task] ?? 0];
+  const least = placed.start[task] ?? 0;
+  const leastFinish = placed.finish[task] ?? 0;
   let finish = end;
   let start = net.horizon;
   for (const { link, after } of net.outOf[task] ?? []) {
@@ -70,20 +71,23 @@ function pushOne(net: Compiled, placed: Placement, task: number, end: number): v
     first = conflict < 0 ? first - 1 : countBefore(calendar, conflict) - duration;
   }
   take(net, placed, task, lowest);
-  [placed.start[task], placed.finish[task]] = [least, leastFinish];
+  placed.start[task] = least;
+  placed.finish[task] = leastFinish;
 }
 
-/** Like `firstConflict`, looked at from the front. */
+/** Like `firstConflict`, looked at from the front: the first slot in the way. */
 function earliestConflict(net: Compiled, placed: Placement, task: number, first: number): number | undefined {
-  const last = firstConflict(net, placed, task, first);
-  const calendar = net.calendar[task];
-  if (last === undefined || last < 0 || !calendar) return last;
+  const { worked } = net.calendar[task] ?? { worked: new Int32Array(0) };
+  const start = worked[first];
+  const last = worked[first + (net.duration[task] ?? 0) - 1];
+  if (start === undefined || last === undefined) return -1;
   const { crew, demand, plant, area, shares } = needsOf(net, task);
-  for (let slot = calendar.worked[first] ?? 0, at = first; slot < last; slot++) {
-    const worked = calendar.worked[at] === slot;
-    if (worked) at++;
-    if (worked && (crewFull(net, placed, crew, demand, slot) || crewFull(net, placed, plant, 1, slot))) return slot;
+  let at = first;
+  for (let slot = start; slot <= last; slot++) {
+    const isWorked = worked[at] === slot;
+    if (isWorked) at++;
+    if (isWorked && (crewFull(net, placed, crew, demand, slot) || crewFull(net, placed, plant, 1, slot))) return slot;
     if (areaFull(net, placed, area, shares, slot)) return slot;
   }
-  return last;
+  return undefined;
 }

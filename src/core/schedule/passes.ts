@@ -87,8 +87,7 @@ export function timesOf(net: Compiled): Times {
     if (stands !== undefined) finish = Math.min(finish, endWhenStartedAt(net, task, stands));
     const duration = net.duration[task] ?? 0;
     lateFinish[task] = finish;
-    lateStart[task] =
-      duration === 0 ? finish : (calendar.worked[countBefore(calendar, finish) - duration] ?? 0);
+    lateStart[task] = duration === 0 ? finish : (calendar.worked[countBefore(calendar, finish) - duration] ?? 0);
   }
   return { earlyStart, earlyFinish, lateStart, lateFinish };
 }

@@ -77,7 +77,7 @@ function placeInTurn(
   missing(net, placed);
   const booked = bookStanding(net, placed, given);
   const ready = new ReadyQueue(turn);
-  const open = Int32Array.from(net.into, (links) => links.length);
+  const open = net.waitsFor.slice();
   open.forEach((links, task) => {
     if (links === 0) ready.push(task);
   });
@@ -144,8 +144,7 @@ export function urgency(net: Compiled, times: Times): Int32Array {
   tasks.forEach(
     (task, number) =>
       (key[number] =
-        (net.waiting[number] ? Math.floor((times.lateFinish[number] ?? 0) / URGENCY_STEP) + 1 : 0) * 1e6 +
-        task.rank),
+        (net.waiting[number] ? Math.floor((times.lateFinish[number] ?? 0) / URGENCY_STEP) + 1 : 0) * 1e6 + task.rank),
   );
   const { lateFinish } = times;
   const order = Int32Array.from(tasks, (_, task) => task);
@@ -228,12 +227,13 @@ export const needsOf = (
  * there, or its area is.
  * @returns undefined where nothing does, -1 where the horizon ends first
  */
-export function firstConflict(net: Compiled, placed: Placement, task: number, first: number): number | undefined {
+function firstConflict(net: Compiled, placed: Placement, task: number, first: number): number | undefined {
   const calendar = net.calendar[task];
   if (!calendar) return -1;
   const { worked } = calendar;
   const end = first + (net.duration[task] ?? 0) - 1;
-  const [start, last] = [worked[first], worked[end]];
+  const start = worked[first];
+  const last = worked[end];
   if (last === undefined || start === undefined) return -1;
   const { crew, demand, plant, area, shares } = needsOf(net, task);
   for (let at = end; at >= first; at--) {
@@ -253,7 +253,9 @@ export function take(net: Compiled, placed: Placement, task: number, first: numb
   const start = calendar.worked[first] ?? 0;
   const finish = (calendar.worked[first + duration - 1] ?? 0) + 1;
   const { crewLoad, areaLoad } = placed;
-  const [ofCrew, ofPlant, ofArea] = [crew * net.horizon, plant * net.horizon, area * net.horizon];
+  const ofCrew = crew * net.horizon;
+  const ofPlant = plant * net.horizon;
+  const ofArea = area * net.horizon;
   for (let at = first; at < first + duration; at++) {
     const slot = calendar.worked[at] ?? 0;
     if (crew >= 0) crewLoad[ofCrew + slot] = (crewLoad[ofCrew + slot] ?? 0) + sign * demand;

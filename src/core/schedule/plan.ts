@@ -15,7 +15,7 @@ import { opened, type Score } from './objective';
 import { linkTime } from './passes';
 import { byKey, place, type Placement } from './placing';
 import type { PlanInput } from './plan-input';
-import { reasonsOf, type Reason } from './reasons';
+import { reasonsIn, type Reason } from './reasons';
 
 /** A computed schedule as a document; anyone can check from it alone that it obeys itself. */
 export interface Plan {
@@ -226,10 +226,8 @@ function withHorizon<Found>(input: PlanInput, look: (net: Compiled) => Found | u
 function document(net: Compiled, placed: Placement, latest: Latest): Omit<Plan, 'wanted' | 'bound' | 'score'> {
   const { input } = net;
   const end = placed.finish.reduce((latest, finish) => Math.max(latest, finish), 0) + 1;
-  const reasons = reasonsOf(net, placed);
-  const tasks = net.tasks.map((task, number) =>
-    plannedTask(net, placed, latest, task, number, reasons[number] ?? { kind: 'none' }),
-  );
+  const reasonOf = reasonsIn(net, placed);
+  const tasks = net.tasks.map((task, number) => plannedTask(net, placed, latest, task, number, reasonOf(number)));
   const areas = new Set<string>();
   for (const { area } of tasks) if (area !== null) areas.add(area);
   return {

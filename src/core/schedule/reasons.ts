@@ -61,15 +61,11 @@ export const inTheWay = (reason: Reason): TaskId | undefined => ('task' in reaso
 /** Whether it waits for something that nobody has confirmed. */
 export const isHeld = (reason: Reason): boolean => reason.kind === 'not-before' && reason.held === true;
 
-/** A reason for every start, in the order of the tasks. */
-export function reasonsOf(net: Compiled, placed: Placement): Reason[] {
+/** Why tasks of a schedule start when they do, by number; who holds what when is gathered once for all that are asked for. */
+export function reasonsIn(net: Compiled, placed: Placement): (number: number) => Reason {
   const holders = holdersOf(net, placed);
-  return net.tasks.map((task, number) => reasonOf(net, placed, task, number, holders));
+  return (number) => reasonOf(net, placed, net.tasks[number] as Task, number, holders);
 }
-
-/** Why one task starts when it does. */
-export const reasonFor = (net: Compiled, placed: Placement, number: number): Reason =>
-  reasonOf(net, placed, net.tasks[number] as Task, number, holdersOf(net, placed));
 
 function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, holders: Holders): Reason {
   if (task.state === 'done') return { kind: 'done' };
@@ -79,21 +75,20 @@ function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, 
   ) {
     return { kind: 'under-way' };
   }
-  const blockers = blockersOf(net, placed, number, holders).sort(
-    (a, b) => b.until - a.until || weight(net, a) - weight(net, b),
-  );
-  const [first, ...rest] = told(net, placed, number, blockers);
-  if (!first) {
+  const blockers = blockersOf(net, placed, number, holders);
+  if (blockers.length > 1) blockers.sort((a, b) => b.until - a.until || weight(net, a) - weight(net, b));
+  const all = told(net, placed, number, blockers);
+  const reason: Reason | undefined = all[0];
+  if (!reason) {
     if (slotBefore(net, placed, number) >= 0) return { kind: 'none' };
     const kept = (placed.start[number] ?? 0) > task.floor ? hoursOf(task) : undefined;
     return kept ? { ...nowReason(net, task), hours: kept } : nowReason(net, task);
   }
-  const reason: Reason = first;
   const start = placed.start[number] ?? 0;
   // The first of them lets go last: a calendar of its own says why it waits on, where nothing else does.
   const hours = (blockers[0]?.until ?? start) < start ? hoursOf(task) : undefined;
   if (hours) reason.hours = hours;
-  if (rest.length > 0) reason.also = rest;
+  if (all.length > 1) reason.also = all.slice(1);
   return reason;
 }
 

@@ -1,7 +1,7 @@
 import { isOfficeCalendar } from '@/core/sequence/calendars';
 import { placedLike } from '@/core/schedule/plan';
 import { firstFrom } from '@/core/schedule/passes';
-import { reasonFor } from '@/core/schedule/reasons';
+import { reasonsIn } from '@/core/schedule/reasons';
 import type { Day } from '@/core/units/day';
 import { formatSlot, slotOf } from '@/core/units/slot';
 import { sayLeftOut } from '@/core/words/left-out';
@@ -63,7 +63,7 @@ export function pinVerdict(firm: FirmReading, task: string, day: Day, half: 0 | 
     ? { job: facts.job, work: facts.work }
     : no(
         'pin-refused',
-        `It cannot start on ${when}. ${sayReason(reasonFor(net, placement, number), firm.today)}`,
+        `It cannot start on ${when}. ${sayReason(reasonsIn(net, placement)(number), firm.today)}`,
         'day',
       );
 }
