@@ -1,5 +1,6 @@
 import { seeded } from '../units/seeded';
 import { beam, BEAM_JOBS } from './beam';
+import { placesOf } from './order';
 import { longestBehind, lowerBound, type Project } from './project';
 
 export interface SearchTerms {
@@ -21,7 +22,10 @@ export interface Found {
   schedules: number;
 }
 
-const POPULATION = 80;
+/** Up to so many jobs a project is small. */
+const SMALL = 62;
+/** Orders that are kept: fewer where there are many jobs, or too few children come of each within the schedules there are. */
+const POPULATION = { small: 80, large: 40 };
 /** How wide the beam of a small project is, where so many schedules may be made: it takes about five hundred of them. */
 const BEAM_WIDTH = 250;
 const BEAM_FROM = 2_000;
@@ -31,10 +35,12 @@ const MUTATED = 0.05;
  * in small projects: of many jobs a shaking spoils more than it finds, and blending tears both.
  */
 const SHARE = 0.5;
-const SMALL = 60;
 /** Part of the shaken whose shaking is one stretch of time dealt anew; how far the others are shaken, in parts of the whole. */
 const STRETCHES = 0.3;
 const REACHES = [0.025, 0.05, 0.125, 0.5] as const;
+/** How many slots to either side count for how full one is; the part of all slots that is less full than what is kept. */
+const AROUND = 2;
+const LESS_FULL = { from: 0.25, to: 0.75 };
 
 /** One order of the jobs and the schedule it leads to. */
 interface Member {
@@ -44,7 +50,7 @@ interface Member {
 }
 
 /**
- * The shortest schedule found within so many: orders of jobs are drawn by their latest finish, crossed with each other,
+ * The shortest schedule found within so many: orders of jobs are drawn by their latest finish, crossed where they are full,
  * and each schedule is pushed to its end and back to its beginning; of small projects those that a beam finds are among them.
  * Ends early where the bound is met. Deterministic for its seed.
  */
@@ -52,6 +58,7 @@ export function search(project: Project, { schedules, seed = 1, stop, onBetter }
   const bound = lowerBound(project);
   const random = seeded(seed);
   const maker = new Maker(project);
+  const kept = maker.isSmall ? POPULATION.small : POPULATION.large;
   const population: Member[] = [];
   let best: Member | undefined;
   const made = (list: Int32Array): Member => {
@@ -66,12 +73,11 @@ export function search(project: Project, { schedules, seed = 1, stop, onBetter }
     maker.count >= schedules || (best !== undefined && best.makespan <= bound) || stop?.() === true;
   // The first follows the latest finish alone, so that even one schedule is a good one.
   do population.push(made(maker.drawn(population.length === 0 ? () => 0 : random)));
-  while (population.length < POPULATION && !over());
+  while (population.length < kept && !over());
   if (project.duration.length <= BEAM_JOBS && schedules >= BEAM_FROM && !over()) {
     const begun = beam(project, BEAM_WIDTH, random);
     maker.count += begun.schedules;
-    for (const starts of begun.found.slice(0, POPULATION))
-      if (!over()) replaceWorst(population, made(maker.byStart(starts)));
+    for (const starts of begun.found.slice(0, kept)) if (!over()) replaceWorst(population, made(maker.byStart(starts)));
   }
   const pick = (): Member => {
     const [one, other] = [
@@ -98,6 +104,7 @@ function replaceWorst(population: Member[], child: Member): void {
 /** Makes schedules of one project, its tables kept from one to the next. */
 class Maker {
   count = 0;
+  readonly isSmall: boolean;
   private readonly jobs: number;
   private readonly resources: number;
   private readonly horizon: number;
@@ -109,20 +116,20 @@ class Maker {
 
   constructor(private readonly project: Project) {
     this.jobs = project.duration.length;
+    this.isSmall = this.jobs <= SMALL;
     this.resources = project.capacity.length;
     this.horizon = project.duration.reduce((sum, duration) => sum + duration, 0) + 1;
     this.load = new Int32Array(this.horizon * Math.max(1, this.resources));
     this.urgency = longestBehind(project).map((behind) => this.horizon - behind);
-    this.rank = new Int32Array(this.jobs);
-    project.order.forEach((job, index) => (this.rank[job] = index));
+    this.rank = placesOf(project.order);
   }
 
   /** One more order: of one schedule shaken, or of two crossed. @param pick one that is likely a good one */
   child(pick: () => Member, random: () => number): Int32Array {
     const one = pick();
-    if (random() < SHARE * Math.min(1, SMALL / this.jobs)) return this.shaken(one, random);
-    if (this.jobs <= SMALL + 2 && random() < SHARE) return this.blended(one, pick(), random);
-    return this.mutated(this.crossed(one.list, pick().list, random), random);
+    if (this.isSmall && random() < SHARE) return this.shaken(one, random);
+    if (this.isSmall && random() < SHARE) return this.blended(one, pick(), random);
+    return this.mutated(this.crossed(one, pick(), random), random);
   }
 
   /** Jobs begin a little sooner or later in turn: all of a stretch of time, or some of everywhere. */
@@ -201,21 +208,44 @@ class Maker {
     return ready.length - 1;
   }
 
-  /** Two places in the order: between them the other's order, outside its own. Keeps the links, since both did. */
-  private crossed(int: Int32Array, other: Int32Array, random: () => number): Int32Array {
-    const [a, b] = [Math.floor(random() * this.jobs), Math.floor(random() * this.jobs)];
-    const [from, to] = [Math.min(a, b), Math.max(a, b)];
-    const child = new Int32Array(this.jobs);
-    const taken = new Uint8Array(this.jobs);
-    let at = 0;
-    const take = (job: number): void => {
-      child[at++] = job;
-      taken[job] = 1;
-    };
-    for (let place = 0; place < from; place++) take(int[place] ?? 0);
-    for (let place = 0; place < this.jobs && at < to; place++) if (!taken[other[place] ?? 0]) take(other[place] ?? 0);
-    for (let place = 0; place < this.jobs; place++) if (!taken[int[place] ?? 0]) take(int[place] ?? 0);
-    return child;
+  /**
+   * Where one schedule leaves little free its jobs keep their places, since such a packing is rare; all others take theirs from
+   * the other one.
+   */
+  private crossed(one: Member, other: Member, random: () => number): Int32Array {
+    const full = this.fullness(one);
+    const least = LESS_FULL.from + (LESS_FULL.to - LESS_FULL.from) * random();
+    const limit = full.slice().sort()[Math.floor(least * full.length)] ?? 0;
+    // How many slots before each one are as full as that.
+    const before = new Int32Array(full.length + 1);
+    full.forEach((part, slot) => (before[slot + 1] = (before[slot] ?? 0) + (part >= limit ? 1 : 0)));
+    const [ofOne, ofOther] = [placesOf(one.list), placesOf(other.list)];
+    return this.inTurn((job) => {
+      const start = one.starts[job] ?? 0;
+      const duration = this.project.duration[job] ?? 0;
+      const inFull = (before[start + duration] ?? 0) - (before[start] ?? 0);
+      return (2 * inFull > duration ? ofOne : ofOther)[job] ?? 0;
+    });
+  }
+
+  /** What part of all resources is taken on each slot, those around it counted in. */
+  private fullness({ starts, makespan }: Member): Float64Array {
+    const { duration, demand, capacity } = this.project;
+    const taken = new Float64Array(makespan);
+    for (let job = 0; job < this.jobs; job++) {
+      let part = 0;
+      for (let resource = 0; resource < this.resources; resource++)
+        part += (demand[job * this.resources + resource] ?? 0) / Math.max(1, capacity[resource] ?? 0);
+      const start = starts[job] ?? 0;
+      for (let slot = start, end = start + (duration[job] ?? 0); slot < end; slot++)
+        taken[slot] = (taken[slot] ?? 0) + part;
+    }
+    return taken.map((_, slot) => {
+      const [from, to] = [Math.max(0, slot - AROUND), Math.min(makespan, slot + AROUND + 1)];
+      let sum = 0;
+      for (let near = from; near < to; near++) sum += taken[near] ?? 0;
+      return sum / (to - from);
+    });
   }
 
   /** Neighbours change places here and there, where no link forbids it. */
