@@ -74,31 +74,33 @@ export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
             <Weather view={view} />
           </>
         )}
-        {view.rows.map((row) => (
-          <Row key={row.id} name={row.name} note={row.note}>
-            <div
-              className="when-line track"
-              style={{
-                gridTemplateRows: `repeat(${Math.max(0, ...row.blocks.map((block) => block.lane)) + 1}, 2.25rem) 1fr`,
-              }}
-              role="group"
-              aria-label={`${row.name}, ${row.note}`}
-            >
-              <Lines view={view} />
-              {row.blocks.map((block) => (
-                <Piece
-                  key={block.task}
-                  block={block}
-                  wide={wide}
-                  elsewhere={job !== undefined && block.jobId !== job}
-                  named={job === undefined}
-                  chosen={block.task === chosen}
-                  onChoose={onChoose}
-                />
-              ))}
-            </div>
-          </Row>
-        ))}
+        <div className="rows">
+          <Lines view={view} />
+          {view.rows.map((row) => (
+            <Row key={row.id} name={row.name} note={row.note}>
+              <div
+                className="when-line track"
+                style={{
+                  gridTemplateRows: `repeat(${Math.max(0, ...row.blocks.map((block) => block.lane)) + 1}, 2.25rem) 1fr`,
+                }}
+                role="group"
+                aria-label={`${row.name}, ${row.note}`}
+              >
+                {row.blocks.map((block) => (
+                  <Piece
+                    key={block.task}
+                    block={block}
+                    wide={wide}
+                    elsewhere={job !== undefined && block.jobId !== job}
+                    named={job === undefined}
+                    chosen={block.task === chosen}
+                    onChoose={onChoose}
+                  />
+                ))}
+              </div>
+            </Row>
+          ))}
+        </div>
         <Thread
           board={board}
           from={view.rows.flatMap((row) => row.blocks).find((block) => block.task === chosen)?.because ?? undefined}
@@ -122,28 +124,23 @@ function Row({ name, note, children }: { name: string; note: string; children: R
   );
 }
 
-/** Midnights solid, noons dotted, today's morning in blue. */
+/** Midnights solid, noons dotted, today's morning in blue: once, behind all rows. */
 function Lines({ view }: { view: BoardView }) {
   return (
-    <>
+    <div className="when-line lines" aria-hidden="true">
       {view.days.map((day, index) => (
         <span
           key={day.day}
-          aria-hidden="true"
           className={`grid-line ${day.worked ? '' : 'off'}`}
           style={{ gridColumn: `${2 * index + 1} / span 2` }}
         />
       ))}
       {view.days.map(
         (day, index) =>
-          day.worked && (
-            <span key={day.day} aria-hidden="true" className="grid-line noon" style={{ gridColumn: 2 * index + 2 }} />
-          ),
+          day.worked && <span key={day.day} className="grid-line noon" style={{ gridColumn: 2 * index + 2 }} />,
       )}
-      {view.todaySlot !== null && (
-        <span aria-hidden="true" className="grid-line today" style={{ gridColumn: view.todaySlot + 1 }} />
-      )}
-    </>
+      {view.todaySlot !== null && <span className="grid-line today" style={{ gridColumn: view.todaySlot + 1 }} />}
+    </div>
   );
 }
 
