@@ -26,6 +26,7 @@ const SERVER = [
   ['views'],
   ['public', 'papers'],
   ['dispatch'],
+  ['advice'],
   ['threads', 'polls'],
   ['open-installation', 'access', 'http', 'route'],
 ];

@@ -32,6 +32,9 @@ export interface BoardShown {
   task?: TaskId | undefined;
 }
 
+/** What slipped: a thing that comes late, or a piece of work that does not go as planned. */
+export type SlipOf = { selection: SelectionId } | { task: TaskId };
+
 /** The places of a job and their pages. */
 export const jobRoutes = {
   rooms: (job: JobId): Path => `/jobs/${job}`,
@@ -66,6 +69,8 @@ export const jobRoutes = {
   schedule: (job: JobId, show: BoardShown = {}): Path => `/jobs/${job}/schedule${query(show)}`,
   progress: (job: JobId, { against, slips }: { against?: string | undefined; slips?: 'all' } = {}): Path =>
     `/jobs/${job}/schedule/progress${query({ against, slips })}`,
+  /** Every answer to something that slipped: a thing that comes late, or a piece of work. */
+  slip: (job: JobId, of: SlipOf): Path => `/jobs/${job}/schedule/slip${query(of)}`,
 
   walks: (job: JobId): Path => `/jobs/${job}/walks`,
   review: (job: JobId, walk: WalkId): Path => `/jobs/${job}/walks/${walk}`,
@@ -116,6 +121,7 @@ export const api = {
   sessionPerson: (): Path => '/api/session/person',
   plan: (): Path => '/api/plan.json',
   pull: (task: TaskId): Path => `/api/plan/pull${query({ task })}`,
+  advice: (of: SlipOf): Path => `/api/advice${query(of)}`,
   walkPacks: (): Path => '/api/walk-packs',
   walkPack: (walk: WalkId): Path => `/api/walks/${walk}/pack`,
   pictures: (): Path => '/api/pictures',

@@ -91,6 +91,20 @@ export const SCHEDULE: Record<string, Given> = {
     expected: { trade: 'paint' },
     plans: true,
   },
+  'answer.take': {
+    payload: {
+      ...{ id: other, job: signalHouse, task: `${areaOf('kitchen')}:cabinets`, title: 'Paint first, touch up after' },
+      ...{ steps: [{ type: 'method.choose', payload: method }], ends: '2027-10-01', wouldEnd: '2027-10-08' },
+    },
+    leaves: (installation) => [
+      row(installation, 'slip_answer', other)?.ends,
+      queryOne(installation.db, `SELECT trade FROM step WHERE area = @area AND phase = 'touch-up'`, {
+        area: areaOf('kitchen'),
+      }),
+    ],
+    expected: ['2027-10-01', { trade: 'paint' }],
+    plans: true,
+  },
   'rate.set': {
     before: (installation) =>
       must(installation, 'step.time', { area: areaOf('guest'), phase: 'board', basis: 'quantity', crews: 1 }),

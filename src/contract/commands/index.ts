@@ -1,3 +1,4 @@
+import * as advice from './advice';
 import * as assemblies from './assemblies';
 import * as changes from './changes';
 import * as completion from './completion';
@@ -223,6 +224,7 @@ export const COMMANDS = {
   'draft.drop': walks.dropDraft,
   'draft.restore': walks.restoreDraft,
   'close-in.sign': walks.signCloseIn,
+  'answer.take': advice.takeAnswer,
   undo: undo.undo,
 } as const;
 

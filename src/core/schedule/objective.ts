@@ -30,7 +30,8 @@ const LATE = 20;
 export const better = (score: Score, other: Score): boolean =>
   score.broken !== other.broken ? score.broken < other.broken : pointsOf(score) < pointsOf(other);
 
-const pointsOf = ({ late, cost, moved }: Score): number => LATE * late + cost + moved;
+/** What a schedule comes to by the firm’s weights; what is broken goes before all of it. */
+export const pointsOf = ({ late, cost, moved }: Score): number => LATE * late + cost + moved;
 
 /** Everything about a network that scoring asks again and again. */
 export interface Scorer {

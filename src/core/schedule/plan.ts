@@ -140,6 +140,7 @@ function broughtTogether(improved: Improved | undefined): Improved | undefined {
 export interface Placed {
   net: Compiled;
   placement: Placement;
+  score: Score;
   leftOut: readonly LeftOut[];
 }
 
@@ -148,7 +149,7 @@ export function placedLike(input: PlanInput): Outcome<Placed> {
   const like = (given: PlanInput, leftOut: readonly LeftOut[]): Outcome<Placed> =>
     withHorizon(given, (net) => {
       const improved = improve(net, { schedules: 0 });
-      return improved && { net: improved.net, placement: improved.placement, leftOut };
+      return improved && { net: improved.net, placement: improved.placement, score: improved.score, leftOut };
     });
   const whole = like(input, []);
   const left = whole.ok ? [] : leftOutIf(input, whole.problem);

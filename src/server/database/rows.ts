@@ -1060,6 +1060,17 @@ export interface Rows {
     bin: number | null;
     note: string;
   };
+  slip_answer: {
+    id: string;
+    job: JobId;
+    selection: SelectionId | null;
+    task: TaskId | null;
+    title: string;
+    taken_on: string;
+    by: string;
+    ends: string;
+    would_end: string;
+  };
   spare: {
     id: string;
     job: JobId;
@@ -1542,6 +1553,7 @@ export interface Defaults {
   shared_wall: never;
   sign_off: 'words' | 'removed' | 'version';
   site_close_down: 'walk' | 'bin' | 'note';
+  slip_answer: 'selection' | 'task' | 'by';
   spare: 'selection' | 'quantity' | 'unit' | 'place' | 'kept_at' | 'observation' | 'version';
   spending: 'area' | 'selection' | 'removed' | 'version';
   standing: 'state';

@@ -40,6 +40,7 @@ import { walkHandlers } from '../walks/commands';
 import { completionHandlers } from '../walks/completion';
 import { narrationHandlers } from '../walks/narrations';
 import { filingHandlers } from '../walks/filing';
+import { answerHandlers } from './answer';
 import { undoHandlers } from './undo';
 import type { Handle } from '../door/handler';
 
@@ -99,5 +100,6 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   completionHandlers,
   narrationHandlers,
   filingHandlers,
+  answerHandlers,
   undoHandlers,
 );

@@ -1,155 +1,23 @@
-import { EventEmitter } from 'node:events';
 import type { ProblemDocument } from '@/contract/command';
 import type { PreviewView } from '@/contract/views/plan';
-import { jobEnd } from '@/core/schedule/job-end';
-import { opened } from '@/core/schedule/objective';
-import { groupBy } from '@/core/group-by';
-import { placedLike, type Placed } from '@/core/schedule/plan';
-import { countBefore } from '@/core/schedule/calendar';
-import { roundsOf, tripsOf } from '@/core/schedule/trips';
-import { formatDay } from '@/core/units/day';
-import { formatSlot, lastDay } from '@/core/units/slot';
-import { sayLeftOut } from '@/core/words/left-out';
-import { sayWork } from '@/core/words/work';
-import type { Installation } from '../installation';
-import { planInput } from '../plan/plan-input';
-import { readAhead } from '../reading/ahead';
-import { readIf } from '../reading/read-if';
-import { jobNames } from '../reading/job';
-import { mustHear, visitDays } from '../reading/visits';
-import { isVisit } from '@/core/schedule/visit';
-import { readFirm, type FirmReading } from '../reading/reading';
-import { refuseWhereServed } from '../serving';
-import type { Prepared } from '../door/prepared';
-import { Refusal } from '../refusal';
-import { dispatch } from './dispatch';
-import { preparedFor } from './prepare';
 import type { Actor } from '../door/actor';
+import type { Installation } from '../installation';
+import { compared, picture } from '../plan/compare';
+import { readAhead } from '../reading/ahead';
+import { readFirm } from '../reading/reading';
+import { refuseWhereServed } from '../serving';
+import { wouldBe } from './would-be';
 
-/**
- * What a command would do to the plan, without doing it: it goes through the door in a transaction that is taken back,
- * and the plans before and after are placed alike. Whatever the door refuses is refused here in the same words.
- */
+/** What a command would do to the plan, without doing it: the plans before and after are placed alike. */
 export function preview(
   installation: Installation,
   who: Actor,
   input: unknown,
 ): { problem: ProblemDocument } | { view: PreviewView } {
   refuseWhereServed('A preview');
-  // Nobody outside hears of what does not happen.
-  const quiet: Installation = { ...installation, news: new EventEmitter() };
   const before = readFirm(installation);
   installation.db.transaction(() => readAhead(before))();
-  const after = whatWouldBe(quiet, who, input, lookedUp(quiet, who, input));
+  const after = wouldBe(installation, who, input);
   if ('problem' in after) return after;
   return { view: compared(before, picture(before), picture(after.firm)) };
-}
-
-/** What the command's handler wants to know, before the lock is held; what is refused there the door refuses again. */
-function lookedUp(installation: Installation, who: Actor, input: unknown): Partial<Prepared> | undefined {
-  try {
-    return preparedFor(installation, who, input);
-  } catch (error) {
-    if (error instanceof Refusal) return undefined;
-    throw error;
-  }
-}
-
-/** The firm as it would be: the command is dispatched, what a plan is made from is read, and all is taken back. */
-function whatWouldBe(
-  installation: Installation,
-  who: Actor,
-  input: unknown,
-  prepared: Partial<Prepared> | undefined,
-): { problem: ProblemDocument } | { firm: FirmReading } {
-  try {
-    return {
-      firm: readIf(installation, () => {
-        const received = dispatch(installation, who, input, prepared);
-        if (received.status === 'refused') throw new Refused(received.problem);
-      }),
-    };
-  } catch (error) {
-    if (error instanceof Refused) return { problem: error.problem };
-    throw error;
-  }
-}
-
-class Refused extends Error {
-  constructor(readonly problem: ProblemDocument) {
-    super(problem.title);
-  }
-}
-
-type Picture = ReturnType<typeof placedLike>;
-const picture = (firm: FirmReading): Picture => placedLike(planInput(firm));
-
-function compared(firm: FirmReading, before: Picture, after: Picture): PreviewView {
-  const none = { jobs: [], trips: 0, added: [], gone: [], broken: [], told: [], others: 0 };
-  if (!after.ok) return { ...none, problem: after.problem.message };
-  const left = after.value.leftOut;
-  if (left.length > 0)
-    return { ...none, problem: sayLeftOut(left, firm.today, (job) => jobNames(firm).get(job) ?? '') };
-  if (!before.ok) return { ...none, problem: null };
-  const on = firm.today;
-  const [was, is] = [before.value, after.value];
-  const names = [...jobNames(firm)].map(([id, name]) => ({ id, name }));
-  const trips = ({ net, placement }: typeof was): number => tripsOf(net, roundsOf(net), placement);
-  const labels = ({ net }: typeof was): Map<string, string> =>
-    new Map(net.tasks.flatMap((task) => (task.state === 'done' ? [] : [[task.id, sayWork(task.work)] as const])));
-  const [had, has] = [labels(was), labels(is)];
-  const broken = ({ net, placement }: typeof was): string[] =>
-    net.input.exposures.flatMap((exposure) => {
-      const from = net.tasks[net.index.get(exposure.from) ?? -1];
-      return from && opened(net, placement, exposure)?.kept === false
-        ? [`${sayWork(from.work)}: ${exposure.reason}`]
-        : [];
-    });
-  const brokenBefore = new Set(broken(was));
-  return {
-    jobs: names.flatMap(({ id, name }) => {
-      const [from, to] = [jobEnd(was.net, was.placement, id), jobEnd(is.net, is.placement, id)];
-      const calendar = is.net.jobCalendar[is.net.tasks.findIndex((task) => task.job === id)];
-      if (from === 0 || to === 0 || !calendar) return [];
-      return [
-        {
-          id,
-          name,
-          from: formatDay(lastDay(on, from), on),
-          to: formatDay(lastDay(on, to), on),
-          days: (countBefore(calendar, to) - countBefore(calendar, from)) / 2,
-        },
-      ];
-    }),
-    trips: trips(is) - trips(was),
-    added: [...has].flatMap(([id, label]) => (had.has(id) ? [] : [label])),
-    gone: [...had].flatMap(([id, label]) => (has.has(id) ? [] : [label])),
-    broken: broken(is).filter((text) => !brokenBefore.has(text)),
-    ...wouldMove(firm, was, is),
-    problem: null,
-  };
-}
-
-/** Who would have to be told of visits that move: those that were told, and those of the next two weeks. */
-function wouldMove(firm: FirmReading, was: Placed, is: Placed): Pick<PreviewView, 'told' | 'others'> {
-  const rows = visitDays(firm);
-  const names = jobNames(firm);
-  const on = (slot: number): string => formatSlot(firm.today, slot);
-  const moved = is.net.tasks.flatMap((task, number) => {
-    const before = was.net.index.get(task.id);
-    const [from, to] = [was.placement.start[before ?? -1], is.placement.start[number] ?? 0];
-    return from === undefined || from === to || !isVisit(task) ? [] : [{ task, from, to, row: rows.get(task.id) }];
-  });
-  const told = moved.filter(({ from, to, row }) => mustHear(firm, row, from, to));
-  const crews = new Map(is.net.input.crews.map(({ id, name }) => [id, name]));
-  return {
-    told: [...groupBy(told, ({ task }) => task.crew ?? '')].map(([crew, visits]) => ({
-      name: crews.get(crew) ?? '',
-      visits: visits.map(({ task, from, to, row }) => ({
-        ...{ label: sayWork(task.work), job: names.get(task.job) ?? '', from: on(from), to: on(to) },
-        confirmed: row?.said === 'confirmed',
-      })),
-    })),
-    others: moved.length - told.length,
-  };
 }

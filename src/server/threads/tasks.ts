@@ -1,4 +1,6 @@
+import type { SlipOf } from '@/contract/routes';
 import type { PackMarks } from '@/contract/views/walk';
+import { advice } from '../advice/advice';
 import { dispatch } from '../dispatch/dispatch';
 import { preview } from '../dispatch/preview';
 import { prepare } from '../dispatch/prepare';
@@ -28,6 +30,7 @@ const read =
 export const TASKS = {
   dispatch: (installation: Installation, who: Actor, input: unknown) => dispatch(installation, who, input),
   preview: (installation: Installation, who: Actor, input: unknown) => preview(installation, who, input),
+  advice: (installation: Installation, who: Actor, of: SlipOf) => advice(installation, who, of),
   prepare: (installation: Installation, who: Actor, input: unknown) => prepare(installation, who, input),
   pull: read((installation, task: string) => pullView(readFirm(installation), task)),
   options: read((installation, job: string) => optionsView(readFirm(installation).job(job))),

@@ -258,6 +258,11 @@ function WhyHere({
       <div className="mt-3">
         <Pull task={block.task} />
       </div>
+      <p>
+        <Link href={routes.slip(block.jobId, { task: block.task })} className="btn btn-outline-secondary">
+          It does not go as planned
+        </Link>
+      </p>
       {block.movable &&
         (moving ? (
           <MoveForm block={block} to={{ day: block.day, half: block.half }} onDone={() => onChoose(undefined)} />

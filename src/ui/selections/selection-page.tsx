@@ -130,7 +130,7 @@ function Next({ view, onOpen }: { view: SelectionPageView; onOpen: (open: Open) 
       {item.there && item.there.after > 0 && (
         <p className="bad mb-1">
           It comes {item.there.after} {item.there.after === 1 ? 'day' : 'days'} after its work needs it:{' '}
-          {item.there.because}.
+          {item.there.because}. <Link href={routes.slip(view.job.id, { selection: item.id })}>What can be done?</Link>
         </p>
       )}
       <NextSteps view={view} onOpen={onOpen} />

@@ -1,0 +1,11 @@
+import { whoAsks } from '@/server/access/session';
+import { route } from '@/server/route';
+import { inThread } from '@/server/threads/in-thread';
+
+/** What slipped and every answer to it, each placed on the whole firm. */
+export const GET = route({ session: true }, async (installation, request) => {
+  const asked = new URL(request.url).searchParams;
+  const [selection, task] = [asked.get('selection'), asked.get('task') ?? ''];
+  const of = selection === null ? { task } : { selection };
+  return Response.json(await inThread(installation, { name: 'advice', signal: request.signal }, await whoAsks(), of));
+});

@@ -1,0 +1,46 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { compareAnswers, type Comparable } from './compared';
+
+const answer = (key: string, over: Partial<Comparable> = {}): Comparable => ({
+  ...{ key, title: key, won: 0, late: 0, trips: 0, people: 0, conflicts: 0, open: 0, points: 100 },
+  ...over,
+});
+const wait = answer('wait', { late: 4, people: 3 });
+
+describe('answers to a slip', () => {
+  it('stand by the firm’s weights, and what is no better than another says which and why', () => {
+    const { best, folded } = compareAnswers(wait, [
+      answer('saturday', { won: 2, late: 2, people: 3, points: 80 }),
+      answer('trim first', { won: 5, late: 0, trips: 1, people: 3, points: 20 }),
+      answer('two Saturdays', { won: 2, late: 2, trips: 1, people: 4, points: 90 }),
+      answer('same again', { late: 4, people: 3 }),
+    ]);
+    expect(best.map(({ key }) => key)).toEqual(['trim first', 'saturday']);
+    expect(folded.map(({ answer: { key }, why }) => [key, why])).toEqual([
+      ['two Saturdays', '“trim first” wins more, is less late, moves fewer people'],
+      ['same again', 'comes to the same as “wait”'],
+    ]);
+  });
+
+  const figures = fc.record({
+    ...{ won: fc.integer({ min: -3, max: 3 }), late: fc.nat(3), trips: fc.integer({ min: -2, max: 2 }) },
+    ...{ people: fc.nat(3), conflicts: fc.nat(1), open: fc.nat(1), points: fc.nat(20) },
+  });
+
+  it('are none lost, and whatever is folded has somebody who is nowhere worse', () =>
+    fc.assert(
+      fc.property(fc.array(figures, { maxLength: 8 }), (list) => {
+        const given = list.map((one, at) => answer(`a${at}`, one));
+        const { best, folded } = compareAnswers(wait, given);
+        expect([...best, ...folded.map((one) => one.answer)].map(({ key }) => key).sort()).toEqual(
+          given.map(({ key }) => key).sort(),
+        );
+        const sides = ['late', 'trips', 'people', 'conflicts', 'open'] as const;
+        for (const { answer: one } of folded)
+          expect(
+            [wait, ...best].some((other) => other.won >= one.won && sides.every((side) => other[side] <= one[side])),
+          ).toBe(true);
+      }),
+    ));
+});

@@ -1,0 +1,125 @@
+import type { SlipOf } from '@/contract/routes';
+import type { AdviceView, AnswerView } from '@/contract/views/advice';
+import { compareAnswers, type Comparable } from '@/core/advice/compared';
+import { countBefore } from '@/core/schedule/calendar';
+import { jobEnd, jobEnds } from '@/core/schedule/job-end';
+import { pointsOf } from '@/core/schedule/objective';
+import type { Placed } from '@/core/schedule/plan';
+import { formatDay, type Day } from '@/core/units/day';
+import { lastDay } from '@/core/units/slot';
+import { unkeptOf } from '@/core/schedule/calm';
+import { uuid } from '../database/id';
+import { wouldBe } from '../dispatch/would-be';
+import type { Actor } from '../door/actor';
+import type { Installation } from '../installation';
+import { compared, picture, type Picture } from '../plan/compare';
+import { readAhead } from '../reading/ahead';
+import { jobRow } from '../reading/job';
+import { readFirm, type FirmReading } from '../reading/reading';
+import { unprocessable } from '../refusal';
+import { refuseWhereServed } from '../serving';
+import { answersTo, type Answer } from './answers';
+import { slipOf, type Slip } from './slip';
+
+/** What an answer is compared by, and what is said of it. */
+type Compared = Comparable & { view: Omit<AnswerView, 'steps'> };
+
+const WAIT = { key: 'wait', title: 'Wait', how: 'The order of the work stays as it is.' };
+
+/**
+ * Something that slipped, with every answer to it: each goes through the door in a transaction that is taken back and is
+ * placed on the whole firm, so that what is shown is what taking it does.
+ */
+export function advice(installation: Installation, who: Actor, of: SlipOf): AdviceView {
+  refuseWhereServed('Answers to a slip');
+  const firm = readFirm(installation);
+  installation.db.transaction(() => readAhead(firm))();
+  const slip = slipOf(firm, of);
+  const before = picture(firm);
+  if (!before.ok) throw unprocessable(before.problem.code, before.problem.message);
+  const figures = new Figures(firm, slip, before);
+  const wait = figures.of(WAIT, before);
+  const { effect: _, ...waiting } = wait.view;
+  const known = new Map<string, Answer>();
+  const refused: AdviceView['folded'] = [];
+  const placed = answersTo(firm, slip).flatMap((answer): Compared[] => {
+    const after = wouldBe(installation, who, asCommand(slip, of, answer, wait.view.endDay));
+    const plan = 'firm' in after ? picture(after.firm) : undefined;
+    const problem = 'problem' in after ? after.problem.title : plan?.ok ? undefined : plan?.problem.message;
+    if (!plan?.ok) {
+      refused.push({ title: answer.title, why: problem ?? 'it cannot be placed' });
+      return [];
+    }
+    known.set(answer.key, answer);
+    return [figures.of(answer, plan)];
+  });
+  const { best, folded } = compareAnswers(wait, placed);
+  return {
+    job: { id: slip.job.id, name: jobRow(slip.job).name },
+    ...{ heading: slip.heading, known: slip.known, promise: figures.promise },
+    wait: waiting,
+    answers: best.map(({ key, view }) => ({ ...view, steps: known.get(key)?.steps ?? [] })),
+    folded: [...folded.map(({ answer: { title }, why }) => ({ title, why })), ...refused],
+  };
+}
+
+/** The command that takes an answer. */
+const asCommand = (slip: Slip, of: SlipOf, { title, steps }: Answer, wouldEnd: Day) => ({
+  ...{ id: uuid(), type: 'answer.take', at: new Date().toISOString() },
+  payload: { ...of, ...{ id: uuid(), job: slip.job.id, title, steps, ends: wouldEnd, wouldEnd } },
+});
+
+type Known = Picture & { ok: true };
+
+class Figures {
+  readonly promise: string | null;
+  private readonly promised: number | undefined;
+
+  constructor(
+    private readonly firm: FirmReading,
+    private readonly slip: Slip,
+    private readonly before: Known,
+  ) {
+    this.promised = before.value.net.input.promises[slip.job.id];
+    this.promise = this.promised === undefined ? null : this.dayOf(this.promised);
+  }
+
+  /** What an answer comes to, against waiting. */
+  of(answer: Pick<Answer, 'key' | 'title' | 'how'>, after: Known): Compared {
+    const { firm, slip, before } = this;
+    const effect = compared(firm, before, after);
+    const end = jobEnd(after.value.net, after.value.placement, slip.job.id);
+    const won = this.days(after.value, end, jobEnd(before.value.net, before.value.placement, slip.job.id));
+    const conflicts = unkeptOf(after.value.net, after.value.placement).length;
+    return {
+      ...{ key: answer.key, title: answer.title, won, conflicts },
+      late: this.late(after.value),
+      ...{ trips: effect.trips, people: effect.told.length, open: effect.broken.length },
+      points: pointsOf(after.value.score),
+      view: {
+        ...{ key: answer.key, title: answer.title, how: answer.how },
+        ...{ ends: this.dayOf(end), endDay: lastDay(firm.today, end), won, conflicts, effect },
+        late: this.promised === undefined ? null : this.days(after.value, this.promised, end),
+        ...{ trips: effect.trips, people: effect.told.length },
+      },
+    };
+  }
+
+  private readonly dayOf = (slot: number): string => formatDay(lastDay(this.firm.today, slot), this.firm.today);
+
+  /** Worked days of the job from one slot to another. */
+  private days({ net }: Placed, from: number, to: number): number {
+    const calendar = net.jobCalendar[net.job.indexOf(net.jobs.indexOf(this.slip.job.id))];
+    return calendar ? (countBefore(calendar, to) - countBefore(calendar, from)) / 2 : 0;
+  }
+
+  /** Worked days that promises are missed by, over all jobs. */
+  private late({ net, placement }: Placed): number {
+    const ends = jobEnds(net, placement);
+    return net.jobs.reduce((sum, id, job) => {
+      const [promise, calendar, end = 0] = [net.input.promises[id], net.jobCalendar[net.job.indexOf(job)], ends[job]];
+      if (promise === undefined || !calendar || end <= promise) return sum;
+      return sum + (countBefore(calendar, end) - countBefore(calendar, promise)) / 2;
+    }, 0);
+  }
+}

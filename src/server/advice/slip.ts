@@ -1,0 +1,62 @@
+import type { SlipOf } from '@/contract/routes';
+import type { PlannedTask } from '@/core/schedule/plan';
+import { isHere } from '@/core/selections/states';
+import { sayReason } from '@/core/words/reason';
+import { sayWork } from '@/core/words/work';
+import { wholePlan, type StoredPlan } from '../reading/plan';
+import type { FirmReading, JobReading } from '../reading/reading';
+import { selectionRows, type SelectionRow } from '../reading/selections';
+import { notFound, unprocessable } from '../refusal';
+
+/** What slipped, with the work that is not done and that it holds up first. */
+export interface Slip {
+  job: JobReading;
+  heading: string;
+  known: string;
+  tasks: PlannedTask[];
+  areas: string[];
+  selection?: SelectionRow;
+}
+
+/** What slipped; refused where it is over, with what is there instead. */
+export function slipOf(firm: FirmReading, of: SlipOf): Slip {
+  const plan = wholePlan(firm);
+  if (!plan) throw unprocessable('no-plan', 'Nothing is planned yet; set out a job first.');
+  return 'task' in of ? workSlip(firm, plan, of.task) : goodsSlip(firm, plan, of.selection);
+}
+
+function workSlip(firm: FirmReading, plan: StoredPlan, id: string): Slip {
+  const task = plan.tasks.find((planned) => planned.id === id);
+  if (!task) throw notFound('piece of work', 'task');
+  if (task.state === 'done')
+    throw unprocessable('slip-over', `${sayWork(task.work)} is done; look at what comes after it.`, 'task');
+  return {
+    job: firm.job(task.job),
+    heading: `${sayWork(task.work)} does not go as planned`,
+    known: sayReason(task.reason, plan.origin),
+    tasks: [task],
+    areas: task.area === null ? [] : [task.area],
+  };
+}
+
+function goodsSlip(firm: FirmReading, plan: StoredPlan, id: string): Slip {
+  const job = firm.jobs.map((one) => firm.job(one)).find((one) => selectionRows(one).some((row) => row.id === id));
+  const row = job && selectionRows(job).find((one) => one.id === id);
+  if (!job || !row) throw notFound('selection', 'selection');
+  if (isHere(row.state))
+    throw unprocessable('slip-over', `${row.category} is here already; nothing waits for it.`, 'selection');
+  const waiting = new Set(plan.notBefore.flatMap((wait) => (wait.selection === id ? [wait.task] : [])));
+  const tasks = plan.tasks.filter((task) => waiting.has(task.id) && task.state !== 'done');
+  if (tasks.length === 0)
+    throw unprocessable(
+      'slip-over',
+      `No work waits for ${row.category.toLowerCase()}; it may come when it comes.`,
+      'selection',
+    );
+  const [first] = tasks;
+  return {
+    ...{ job, tasks, selection: row, areas: [...new Set(tasks.flatMap(({ area }) => area ?? []))] },
+    heading: `${row.area_name}: the work waits for ${row.category.toLowerCase()}`,
+    known: first ? sayReason(first.reason, plan.origin) : '',
+  };
+}

@@ -1,0 +1,182 @@
+'use client';
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { v7 } from 'uuid';
+import { takeAnswer } from '@/contract/commands/advice';
+import type { ProblemDocument } from '@/contract/command';
+import { api, routes, type SlipOf } from '@/contract/routes';
+import type { AdviceView, AnswerView } from '@/contract/views/advice';
+import type { JobHead } from '@/contract/views/job';
+import { counted } from '@/core/words/count';
+import { Effect } from '../kit/effect';
+import { Notice } from '../kit/notice';
+import { Block, PageHead } from '../kit/page';
+import { useSend } from '../kit/use-send';
+import { JobTabs } from '../shell/job-tabs';
+
+/** What slipped, what it does if nobody acts, and every answer to it with what each brings. */
+export function Advice({ job, of }: { job: JobHead; of: SlipOf }) {
+  const [view, setView] = useState<AdviceView | string>();
+  const address = api.advice(of);
+  useEffect(() => {
+    const asking = new AbortController();
+    void ask(address, asking.signal).then((answer) => {
+      if (!asking.signal.aborted) setView(answer);
+    });
+    return () => asking.abort();
+  }, [address]);
+  return (
+    <>
+      <JobTabs job={job} />
+      <div className="page">
+        {typeof view === 'object' ? (
+          <Answers view={view} of={of} />
+        ) : (
+          <>
+            <PageHead heading="When something slips" />
+            {view === undefined ? (
+              <p role="status">Placing every answer on the whole plan…</p>
+            ) : (
+              <Notice bad>{view}</Notice>
+            )}
+            <p>
+              <Link href={routes.schedule(job.id)}>To the schedule</Link>
+            </p>
+          </>
+        )}
+      </div>
+    </>
+  );
+}
+
+async function ask(address: string, signal: AbortSignal): Promise<AdviceView | string> {
+  try {
+    const response = await fetch(address, { signal });
+    if (response.ok) return (await response.json()) as AdviceView;
+    return ((await response.json()) as ProblemDocument).title;
+  } catch {
+    return 'No connection: the answers could not be worked out. Open the page again where there is one.';
+  }
+}
+
+function Answers({ view, of }: { view: AdviceView; of: SlipOf }) {
+  const [chosen, setChosen] = useState(view.answers[0]?.key);
+  const [taken, setTaken] = useState(false);
+  const { busy, give } = useSend();
+  const answer = view.answers.find(({ key }) => key === chosen);
+  const take = async ({ title, steps, endDay }: AnswerView): Promise<void> => {
+    const kept = await give(
+      takeAnswer,
+      {
+        ...{ id: v7(), job: view.job.id, selection: undefined, task: undefined, ...of, title },
+        ...{ steps, ends: endDay, wouldEnd: view.wait.endDay },
+      },
+      { text: `Taken: ${title}. The plan follows within seconds.`, back: 'Taken back: all is as it was.' },
+    );
+    setTaken(kept);
+  };
+  return (
+    <>
+      <PageHead heading={view.heading}>
+        <span className="soft">{view.known}</span>
+      </PageHead>
+      <p className="mb-2">
+        <span className="fw-bold">If nobody acts:</span> the job ends{' '}
+        <span className={isLate(view.wait) ? 'bad fw-bold' : 'fw-bold'}>
+          {view.wait.ends}
+          {view.wait.late !== null && `, ${againstPromise(view.wait.late)}`}
+        </span>
+        .{view.promise === null && ' Nothing is promised to the client yet.'}
+      </p>
+      <div className="slip">
+        <ul className="answers" aria-label="Answers">
+          <li>
+            <div className="answer">
+              <Facts answer={view.wait} />
+            </div>
+          </li>
+          {view.answers.map((one) => (
+            <li key={one.key}>
+              <button
+                type="button"
+                className={one.key === chosen ? 'answer chosen' : 'answer'}
+                aria-pressed={one.key === chosen}
+                onClick={() => setChosen(one.key)}
+              >
+                <Facts answer={one} />
+              </button>
+            </li>
+          ))}
+        </ul>
+        {answer ? (
+          <Block heading={answer.title} aria-live="polite">
+            <p className="soft small-text">{answer.how}</p>
+            <Effect view={answer.effect} />
+            <p className="mt-3 mb-1">
+              <Button disabled={busy || taken} onClick={() => void take(answer)}>
+                {taken ? 'Taken' : 'Take this'}
+              </Button>
+            </p>
+            <p className="soft small-text">
+              It tells nobody: who has to hear of it stands under What moved. One undo puts everything back.
+            </p>
+            {taken && (
+              <p>
+                <Link href={routes.schedule(view.job.id)}>To the schedule</Link>
+              </p>
+            )}
+          </Block>
+        ) : (
+          <p className="soft">Nothing that the program knows is better than waiting.</p>
+        )}
+      </div>
+      {view.folded.length > 0 && (
+        <details className="small-text mt-3">
+          <summary>{counted(view.folded.length, 'more is no better', 'more are no better')}</summary>
+          <ul className="mb-0">
+            {view.folded.map(({ title, why }, at) => (
+              <li key={`${title}${at}`}>
+                <span className="fw-bold">{title}</span>: {why}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </>
+  );
+}
+
+type Shown = AdviceView['wait'];
+
+const isLate = ({ late }: Shown): boolean => late !== null && late > 0;
+
+const days = (count: number): string => counted(Math.abs(count), 'worked day');
+
+const againstPromise = (late: number): string =>
+  late === 0 ? 'as promised' : `${days(late)} ${late > 0 ? 'after the promise' : 'before the promise'}`;
+
+/** An answer at a glance: where it ends, and what it takes. */
+function Facts({ answer }: { answer: Shown }) {
+  const { title, how, ends, late, won, trips, people, conflicts } = answer;
+  return (
+    <>
+      <span className="fw-bold d-block">{title}</span>
+      <span className="soft small-text d-block where">{how}</span>
+      <span className="ends d-block">{ends}</span>
+      {late !== null && (
+        <span className={`d-block small-text ${isLate(answer) ? 'bad' : 'good'}`}>{againstPromise(late)}</span>
+      )}
+      <span className="facts small-text">
+        <span>Days won</span>
+        <span>{won}</span>
+        <span>Trips</span>
+        <span>{trips === 0 ? 'as many' : `${Math.abs(trips)} ${trips > 0 ? 'more' : 'fewer'}`}</span>
+        <span>People to tell</span>
+        <span>{people}</span>
+        <span>Promises to settle</span>
+        <span className={conflicts > 0 ? 'bad' : ''}>{conflicts}</span>
+      </span>
+    </>
+  );
+}

@@ -1,0 +1,43 @@
+import { describe, expect, it } from 'vitest';
+import type { PlannedTask } from '@/core/schedule/plan';
+import { demoId } from '../../demo/seed';
+import { inspect, press, seesText, textFits } from '../support/browser';
+import { setDay } from '../support/forms';
+import { stage } from '../support/stage';
+
+const on = stage();
+const { at, planOf } = on;
+const tannery = demoId('tannery');
+const cabinets = demoId('tannery', 'selection', 'kitchen', 'Kitchen cabinets');
+const kitchen = async (phase: string): Promise<PlannedTask | undefined> =>
+  (await planOf()).tasks.find((task) => task.area === demoId('tannery', 'area', 'kitchen') && task.phase === phase);
+
+describe('when something slips', () => {
+  it('the cabinets come later still: painting first is among the answers, is taken, and one undo puts all back', async () => {
+    const page = await at(`/jobs/${tannery}/selections/${cabinets}`);
+    await press(page, 'Another day');
+    await setDay(page, 'expectedOn', '2027-03-24');
+    await press(page, 'Save');
+    await seesText(page, 'comes Wed 24 Mar');
+    await textFits(page, /It comes \d+ days? after its work needs it/);
+    await press(page, 'What can be done?');
+    await textFits(page, /If nobody acts: the job ends \w+ \d+ \w+, [\d.]+ worked days after the promise/);
+    const answers = await page.$$eval('.answers > li', (list) =>
+      list.slice(0, 4).map((item) => (item as HTMLElement).innerText.split('\n')[0]),
+    );
+    expect(answers[0]).toBe('Wait');
+    expect(answers).toContain('Paint first, touch up after');
+    await page.$$eval('button.answer', (buttons) =>
+      buttons.find(({ innerText }) => innerText.startsWith('Paint first, touch up after'))?.click(),
+    );
+    await seesText(page, 'Adds: Kitchen · touch-up.');
+    await inspect(page, 'answers to a slip');
+    await press(page, 'Take this');
+    await seesText(page, 'Taken: Paint first, touch up after.');
+    await expect.poll(async () => (await kitchen('touch-up'))?.state, { timeout: 20_000 }).toBe('waiting');
+    expect((await kitchen('final-coat'))?.start).toBeLessThan((await kitchen('cabinets'))?.start ?? 0);
+    await press(page, 'Undo');
+    await expect.poll(() => kitchen('touch-up'), { timeout: 20_000 }).toBeUndefined();
+    expect(on.complaints).toEqual([]);
+  });
+});
