@@ -15,31 +15,38 @@ describe('answers to a slip', () => {
       answer('trim first', { won: 5, late: 0, trips: 1, people: 3, points: 20 }),
       answer('two Saturdays', { won: 2, late: 2, trips: 1, people: 4, points: 90 }),
       answer('same again', { late: 4, people: 3 }),
+      answer('three days later', { won: -3, late: 4, trips: -1, people: 0, points: 160 }),
     ]);
     expect(best.map(({ key }) => key)).toEqual(['trim first', 'saturday']);
     expect(folded.map(({ answer: { key }, why }) => [key, why])).toEqual([
       ['two Saturdays', '“trim first” wins more, is less late, moves fewer people'],
       ['same again', 'comes to the same as “wait”'],
+      ['three days later', 'worse than “wait” by what the firm weighs: ends, trips and visits that move'],
     ]);
   });
 
+  const middling = answer('wait', { people: 1, points: 10 });
   const figures = fc.record({
     ...{ won: fc.integer({ min: -3, max: 3 }), late: fc.nat(3), trips: fc.integer({ min: -2, max: 2 }) },
     ...{ people: fc.nat(3), conflicts: fc.nat(1), open: fc.nat(1), points: fc.nat(20) },
   });
 
-  it('are none lost, and whatever is folded has somebody who is nowhere worse', () =>
+  it('are none lost, none is worse than waiting by the weights, and whatever is folded has somebody who is nowhere worse', () =>
     fc.assert(
       fc.property(fc.array(figures, { maxLength: 8 }), (list) => {
         const given = list.map((one, at) => answer(`a${at}`, one));
-        const { best, folded } = compareAnswers(wait, given);
+        const { best, folded } = compareAnswers(middling, given);
         expect([...best, ...folded.map((one) => one.answer)].map(({ key }) => key).sort()).toEqual(
           given.map(({ key }) => key).sort(),
         );
+        expect(best.filter(({ points, open }) => points > middling.points && open >= middling.open)).toEqual([]);
         const sides = ['late', 'trips', 'people', 'conflicts', 'open'] as const;
         for (const { answer: one } of folded)
           expect(
-            [wait, ...best].some((other) => other.won >= one.won && sides.every((side) => other[side] <= one[side])),
+            one.points > middling.points ||
+              [middling, ...best].some(
+                (other) => other.won >= one.won && sides.every((side) => other[side] <= one[side]),
+              ),
           ).toBe(true);
       }),
     ));

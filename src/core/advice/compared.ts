@@ -39,12 +39,18 @@ export function compareAnswers<Answer extends Comparable>(
   const best: Answer[] = [];
   const folded: { answer: Answer; why: string }[] = [];
   for (const answer of [...answers].sort((a, b) => a.points - b.points || (a.key < b.key ? -1 : 1))) {
-    const why = noBetter(answer, [wait, ...best]);
+    const why = dearer(answer, wait) ?? noBetter(answer, [wait, ...best]);
     if (why === undefined) best.push(answer);
     else folded.push({ answer, why });
   }
   return { best, folded };
 }
+
+/** Nothing is offered that the firm's own weights call worse than waiting, unless less lies open by it. */
+const dearer = (answer: Comparable, wait: Comparable): string | undefined =>
+  answer.points > wait.points && answer.open >= wait.open
+    ? `worse than “${wait.title}” by what the firm weighs: ends, trips and visits that move`
+    : undefined;
 
 /** Why one is no better than one of these; nothing where it is better than each in something. */
 function noBetter(answer: Comparable, others: readonly Comparable[]): string | undefined {
