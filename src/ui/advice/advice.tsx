@@ -89,7 +89,7 @@ function Answers({ view, of }: { view: AdviceView; of: SlipOf }) {
         </span>
         .{view.promise === null && ' Nothing is promised to the client yet.'}
       </p>
-      <div className="slip">
+      <div className="advice">
         <ul className="answers" aria-label="Answers">
           <li>
             <div className="answer">
