@@ -1,5 +1,5 @@
 import { array, object } from 'yup';
-import { command, OFFICE } from '../command';
+import { command, EVERYBODY } from '../command';
 import * as field from '../fields';
 
 /** What an answer to a slip may be made of: changes that the plan follows, each as it is made by hand. */
@@ -13,10 +13,13 @@ const ANSWER_STEPS = [
 ] as const;
 export type AnswerStep = (typeof ANSWER_STEPS)[number];
 
-/** Takes an answer to something that slipped: all of its changes at once, which one undo takes back. */
+/**
+ * Takes an answer to something that slipped: all of its changes at once, which one undo takes back. Each of them is for
+ * whoever may make it by hand.
+ */
 export const takeAnswer = command(
   'answer.take',
-  OFFICE,
+  EVERYBODY,
   'plan',
   object({
     id: field.id(),

@@ -43,7 +43,7 @@ export function advice(installation: Installation, who: Actor, of: SlipOf): Advi
   const known = new Map<string, Answer>();
   const refused: AdviceView['folded'] = [];
   const placed = answersTo(firm, slip).flatMap((answer): Compared[] => {
-    const after = wouldBe(installation, who, asCommand(slip, of, answer, wait.view.endDay));
+    const after = wouldBe(installation, who, asCommand(installation, slip, of, answer, wait.view.endDay));
     const plan = 'firm' in after ? picture(after.firm) : undefined;
     const problem = 'problem' in after ? after.problem.title : plan?.ok ? undefined : plan?.problem.message;
     if (!plan?.ok) {
@@ -64,8 +64,8 @@ export function advice(installation: Installation, who: Actor, of: SlipOf): Advi
 }
 
 /** The command that takes an answer. */
-const asCommand = (slip: Slip, of: SlipOf, { title, steps }: Answer, wouldEnd: Day) => ({
-  ...{ id: uuid(), type: 'answer.take', at: new Date().toISOString() },
+const asCommand = ({ clock }: Installation, slip: Slip, of: SlipOf, { title, steps }: Answer, wouldEnd: Day) => ({
+  ...{ id: uuid(), type: 'answer.take', at: clock.now().toISOString() },
   payload: { ...of, ...{ id: uuid(), job: slip.job.id, title, steps, ends: wouldEnd, wouldEnd } },
 });
 

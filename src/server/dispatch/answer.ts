@@ -3,7 +3,7 @@ import { kindOf, type Input } from '@/contract/commands';
 import { insert, orNull } from '../database/query';
 import { permissionOf } from '../door/actor';
 import { carryOut, handlers, personOf, requireRow, type Handle, type PlanContext } from '../door/handler';
-import { Refusal } from '../refusal';
+import { notFound, Refusal } from '../refusal';
 import { pinHandlers } from '../schedule/pins';
 import { selectionHandlers } from '../selections/commands';
 import { methodHandlers } from '../sequence/method-commands';
@@ -24,7 +24,8 @@ const CHANGES: { readonly [Type in AnswerStep]: Handle<Type> } = {
 export const answerHandlers = handlers({
   'answer.take': (context, { id, job, selection, task, title, steps, ends, wouldEnd }) => {
     requireRow(context, 'job', job, 'job');
-    if (selection !== undefined) requireRow(context, 'selection', selection, 'selection');
+    if (selection !== undefined && requireRow(context, 'selection', selection, 'selection').job !== job)
+      throw notFound('selection in this job', 'selection');
     context.planStays(job);
     for (const { type, payload } of steps) change(context, type, payload as Input<typeof type>);
     insert(context.db, 'slip_answer', {

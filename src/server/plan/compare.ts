@@ -1,7 +1,7 @@
 import type { PreviewView } from '@/contract/views/plan';
 import { groupBy } from '@/core/group-by';
 import { countBefore } from '@/core/schedule/calendar';
-import { jobEnd } from '@/core/schedule/job-end';
+import { jobEnds } from '@/core/schedule/job-end';
 import { opened } from '@/core/schedule/objective';
 import { placedLike, type Placed } from '@/core/schedule/plan';
 import { roundsOf, tripsOf } from '@/core/schedule/trips';
@@ -29,7 +29,9 @@ export function compared(firm: FirmReading, before: Picture, after: Picture): Pr
   if (!before.ok) return { ...none, problem: null };
   const on = firm.today;
   const [was, is] = [before.value, after.value];
-  const names = [...jobNames(firm)].map(([id, name]) => ({ id, name }));
+  const endsOf = ({ net, placement }: typeof was): Map<string, number> =>
+    new Map([...jobEnds(net, placement)].map((end, job) => [net.jobs[job] ?? '', end]));
+  const [ended, ends] = [endsOf(was), endsOf(is)];
   const trips = ({ net, placement }: typeof was): number => tripsOf(net, roundsOf(net), placement);
   const labels = ({ net }: typeof was): Map<string, string> =>
     new Map(net.tasks.flatMap((task) => (task.state === 'done' ? [] : [[task.id, sayWork(task.work)] as const])));
@@ -43,8 +45,8 @@ export function compared(firm: FirmReading, before: Picture, after: Picture): Pr
     });
   const brokenBefore = new Set(broken(was));
   return {
-    jobs: names.flatMap(({ id, name }) => {
-      const [from, to] = [jobEnd(was.net, was.placement, id), jobEnd(is.net, is.placement, id)];
+    jobs: [...jobNames(firm)].flatMap(([id, name]) => {
+      const [from, to] = [ended.get(id) ?? 0, ends.get(id) ?? 0];
       const calendar = is.net.jobCalendar[is.net.tasks.findIndex((task) => task.job === id)];
       if (from === 0 || to === 0 || !calendar) return [];
       return [

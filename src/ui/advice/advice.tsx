@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { v7 } from 'uuid';
@@ -62,7 +63,7 @@ async function ask(address: string, signal: AbortSignal): Promise<AdviceView | s
 
 function Answers({ view, of }: { view: AdviceView; of: SlipOf }) {
   const [chosen, setChosen] = useState(view.answers[0]?.key);
-  const [taken, setTaken] = useState(false);
+  const router = useRouter();
   const { busy, give } = useSend();
   const answer = view.answers.find(({ key }) => key === chosen);
   const take = async ({ title, steps, endDay }: AnswerView): Promise<void> => {
@@ -74,7 +75,8 @@ function Answers({ view, of }: { view: AdviceView; of: SlipOf }) {
       },
       { text: `Taken: ${title}. The plan follows within seconds.`, back: 'Taken back: all is as it was.' },
     );
-    setTaken(kept);
+    // The answers are those of before it: the plan that follows is looked at on the board.
+    if (kept) router.push(routes.schedule(view.job.id));
   };
   return (
     <>
@@ -114,18 +116,13 @@ function Answers({ view, of }: { view: AdviceView; of: SlipOf }) {
             <p className="soft small-text">{answer.how}</p>
             <Effect view={answer.effect} />
             <p className="mt-3 mb-1">
-              <Button disabled={busy || taken} onClick={() => void take(answer)}>
-                {taken ? 'Taken' : 'Take this'}
+              <Button disabled={busy} onClick={() => void take(answer)}>
+                Take this
               </Button>
             </p>
             <p className="soft small-text">
               It tells nobody: who has to hear of it stands under What moved. One undo puts everything back.
             </p>
-            {taken && (
-              <p>
-                <Link href={routes.schedule(view.job.id)}>To the schedule</Link>
-              </p>
-            )}
           </Block>
         ) : (
           <p className="soft">Nothing that the program knows is better than waiting.</p>
