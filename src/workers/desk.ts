@@ -2,17 +2,20 @@ import { parentPort, workerData } from 'node:worker_threads';
 import { makeClock } from '@/server/clock';
 import { Refusal } from '@/server/refusal';
 import { openInstallation } from '@/server/open-installation';
-import type { Answered, Asked, ThreadTerms } from '@/server/threads/messages';
-import { TASKS } from '@/server/threads/tasks';
+import type { Answered, Asked, ThreadTerms, Told } from '@/server/threads/messages';
+import { TASKS, TELLING } from '@/server/threads/tasks';
 
 /** A thread that does what no request may wait for: one thing after the other, on a connection of its own. */
 const { setTo, ...terms } = workerData as ThreadTerms;
 const installation = openInstallation({ ...terms, clock: makeClock(setTo) });
 
+const tell = (part: unknown): void => parentPort?.postMessage({ part } satisfies Told);
+
 async function answerTo({ name, terms: given }: Asked): Promise<Answered> {
-  const task = TASKS[name as keyof typeof TASKS] as (...all: unknown[]) => unknown;
+  const [task, more] =
+    name in TELLING ? [TELLING[name as keyof typeof TELLING], [tell]] : [TASKS[name as keyof typeof TASKS], []];
   try {
-    return { answer: await task(installation, ...given) };
+    return { answer: await (task as (...all: unknown[]) => unknown)(installation, ...given, ...more) };
   } catch (error) {
     if (error instanceof Refusal) return { refusal: { status: error.status, problem: error.problem } };
     throw error;

@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { checkPlan } from '@/core/schedule/check';
 import { makePlan } from '@/core/schedule/plan';
-import { advice } from '@/server/advice/advice';
 import { queryAll, queryOne } from '@/server/database/query';
 import { planInput } from '@/server/plan/plan-input';
 import { wouldBe } from '@/server/dispatch/would-be';
 import { renewOnce } from '@/server/plan/renew';
 import { readPlan } from '@/server/reading/plan';
 import { readFirm } from '@/server/reading/reading';
-import type { AnswerView, AdviceView } from '@/contract/views/advice';
+import type { AnswerView } from '@/contract/views/advice';
 import type { Installation } from '@/server/installation';
+import { advised, type Advised } from '../support/slips';
 import { demoId } from '../../demo/seed';
 import { dispatch } from '@/server/dispatch/dispatch';
 import { command, demoHouse, giveRaw, MAREN, must, newId } from '../support/installations';
@@ -33,8 +33,8 @@ function slipped(): Installation {
   renewOnce(installation);
   return installation;
 }
-const asked = (installation: Installation): AdviceView => advice(installation, MAREN, { selection: cabinets });
-const taking = ({ job, wait }: AdviceView, { title, steps, endDay }: AnswerView) => ({
+const asked = (installation: Installation): Advised => advised(installation, MAREN, { selection: cabinets });
+const taking = ({ slip: { job, wait } }: Advised, { title, steps, endDay }: AnswerView) => ({
   ...{ id: newId(), job: job.id, selection: cabinets, title, steps },
   ...{ ends: endDay, wouldEnd: wait.endDay },
 });
@@ -53,8 +53,8 @@ describe('when cabinets slip', () => {
   it('painting first is among the first answers, and each answer obeys the checker; waiting is the plan as it is', () => {
     const installation = slipped();
     const sheet = asked(installation);
-    expect(sheet.answers.slice(0, 3).map(({ title }) => title)).toContain('Paint first, touch up after');
-    expect(sheet.wait.won).toBe(0);
+    expect(sheet.best.slice(0, 3).map(({ title }) => title)).toContain('Paint first, touch up after');
+    expect(sheet.slip.wait.won).toBe(0);
     const plan = readPlan(installation.db);
     const ends = plan?.tasks
       .filter(({ job, state }) => job === tannery && state !== 'done')
@@ -66,7 +66,7 @@ describe('when cabinets slip', () => {
         ...now.value.tasks.filter(({ job, state }) => job === tannery && state !== 'done').map(({ finish }) => finish),
       ),
     );
-    for (const answer of sheet.answers) {
+    for (const answer of sheet.best) {
       const after = wouldBe(installation, MAREN, command('answer.take', taking(sheet, answer)));
       if ('problem' in after) throw new Error(after.problem.title);
       const made = makePlan(planInput(after.firm));
@@ -79,14 +79,14 @@ describe('when cabinets slip', () => {
   it('one command takes an answer, the plan follows, and one undo restores every row', () => {
     const installation = slipped();
     const sheet = asked(installation);
-    const answer = sheet.answers.find(({ title }) => title === 'Paint first, touch up after');
+    const answer = sheet.best.find(({ title }) => title === 'Paint first, touch up after');
     if (!answer) throw new Error('no answer');
     const before = rowsOf(installation);
     const take = command('answer.take', taking(sheet, answer));
     expect(dispatch(installation, MAREN, take).status).toBe('applied');
     expect(rowsOf(installation)).not.toEqual(before);
     expect(queryOne(installation.db, 'SELECT title, ends, would_end FROM slip_answer')).toEqual({
-      ...{ title: answer.title, ends: answer.endDay, would_end: sheet.wait.endDay },
+      ...{ title: answer.title, ends: answer.endDay, would_end: sheet.slip.wait.endDay },
     });
     renewOnce(installation);
     const kitchen = readPlan(installation.db)?.tasks.filter(
@@ -102,10 +102,12 @@ describe('when cabinets slip', () => {
   it('is refused for what is over, for what is not an answer, and where no sub of ours is named', () => {
     const installation = slipped();
     const done = readPlan(installation.db)?.tasks.find(({ state }) => state === 'done');
-    expect(() => advice(installation, MAREN, { task: done?.id ?? '' })).toThrow(/is done; look at what comes after it/);
-    expect(() => advice(installation, MAREN, { task: 'nothing:like-it' })).toThrow();
+    expect(() => advised(installation, MAREN, { task: done?.id ?? '' })).toThrow(
+      /is done; look at what comes after it/,
+    );
+    expect(() => advised(installation, MAREN, { task: 'nothing:like-it' })).toThrow();
     const sheet = asked(installation);
-    const [answer] = sheet.answers;
+    const [answer] = sheet.best;
     if (!answer) throw new Error('no answer');
     const broken = (steps: object[]) => giveRaw(installation, 'answer.take', { ...taking(sheet, answer), steps });
     expect(broken([{ type: 'firm.found', payload: {} }])).toMatchObject({ status: 'refused' });

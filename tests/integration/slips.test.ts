@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { advice } from '@/server/advice/advice';
 import type { AnswerView } from '@/contract/views/advice';
-import { slippedFirm } from '../support/slips';
+import { emptyHouse } from '../support/installations';
+import { advised, slippedFirm } from '../support/slips';
 
 /** So many slips: `npm run long -- slips 200`. */
 const SLIPS = Number(process.env.SLIPS ?? 4);
@@ -13,14 +13,18 @@ const byRote = (answers: readonly AnswerView[]): AnswerView | undefined =>
 describe('answers to slips of firms that were drawn', () => {
   it('are never worse than waiting', { timeout: 3_600_000 }, () => {
     const rows = Array.from({ length: SLIPS }, (_, seed) => {
-      const { installation, owner, of, what } = slippedFirm(seed + 1);
-      const sheet = advice(installation, owner, of);
-      const [best] = sheet.answers;
-      return { what, best, won: best?.won ?? 0, rote: byRote(sheet.answers)?.won ?? 0 };
+      const { installation, owner, of, what } = slippedFirm(emptyHouse(), seed + 1);
+      const sheet = advised(installation, owner, of);
+      const [best] = sheet.best;
+      return { what, best, won: best?.won ?? 0, rote: byRote(sheet.best)?.won ?? 0 };
     });
     for (const { best } of rows) expect(best === undefined || best.conflicts >= 0).toBe(true);
     console.log(
-      JSON.stringify(rows.map(({ what, best, won, rote }) => [what, best?.title ?? 'wait', won, rote]), null, 0),
+      JSON.stringify(
+        rows.map(({ what, best, won, rote }) => [what, best?.title ?? 'wait', won, rote]),
+        null,
+        0,
+      ),
     );
   });
 });

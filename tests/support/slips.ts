@@ -1,4 +1,5 @@
 import type { SlipOf } from '@/contract/routes';
+import type { SlipView } from '@/contract/views/advice';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { isVisit } from '@/core/schedule/visit';
 import type { Phase } from '@/core/sequence/phases';
@@ -8,12 +9,14 @@ import type { AreaKind } from '@/core/sites/area';
 import { addDays, type Day } from '@/core/units/day';
 import { seeded } from '@/core/units/seeded';
 import { dayOfSlot, isAfternoon, lastDay } from '@/core/units/slot';
+import { advise } from '@/server/advice/advice';
 import type { Actor } from '@/server/door/actor';
 import { queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { renewOnce } from '@/server/plan/renew';
 import { readPlan, type StoredPlan } from '@/server/reading/plan';
-import { emptyHouse, give, must, newId, TODAY } from './installations';
+import { EMPTY, ranked, withPart } from '@/ui/advice/sheet';
+import { give, must, newId, TODAY } from './installations';
 
 /** Areas as they come up in renovations: what kind, what is done there, and what comes from a shop. */
 const PLACES: readonly { kind: AreaKind; works: Work[]; goods?: [Phase, string] }[] = [
@@ -24,6 +27,16 @@ const PLACES: readonly { kind: AreaKind; works: Work[]; goods?: [Phase, string] 
   { kind: 'room', works: ['rebuild'], goods: ['flooring', 'Floor boards'] },
   { kind: 'face', works: ['repaint'] },
 ];
+
+/** A slip and its answers, all of them placed. */
+export type Advised = ReturnType<typeof ranked> & { slip: SlipView };
+export function advised(installation: Installation, who: Actor, of: SlipOf): Advised {
+  let sheet = EMPTY;
+  advise(installation, who, of, (part) => (sheet = withPart(sheet, part)));
+  const { slip } = sheet;
+  if (!slip) throw new Error('nothing was said of the slip');
+  return { slip, ...ranked({ ...sheet, slip }) };
+}
 
 /** A firm with something that slipped. */
 export interface SlippedFirm {
@@ -42,20 +55,22 @@ interface Drawn {
   one: <Entry>(list: readonly Entry[]) => Entry;
 }
 
-/** A firm at work and one thing that slips in it, drawn by its seed; it comes in by the door, as a person enters it. */
-export function slippedFirm(seed: number): SlippedFirm {
+/**
+ * A firm at work and one thing that slips in it, drawn by its seed; all comes in by the door, as a person enters it.
+ * @param installation an empty one
+ */
+export function slippedFirm(installation: Installation, seed: number, jobs = 3): SlippedFirm {
   const random = seeded(seed * 7919 + 13);
   const upTo = (most: number): number => Math.floor(random() * most);
   const one = <Entry>(list: readonly Entry[]): Entry => list[upTo(list.length)] as Entry;
   const owner: Actor = { kind: 'person', id: newId(), name: 'Ida', role: 'contractor' };
-  const installation = emptyHouse();
   const drawn: Drawn = { installation, owner, upTo, one };
   const founding = { name: 'Own', personId: owner.id ?? '', ownerName: 'Ida', email: 'ida@own.example' };
   must(installation, 'firm.found', { ...founding, password: 'long enough for it' }, { kind: 'founder' });
   for (const trade of TRADE_KEYS.filter((key) => key !== 'nobody'))
     for (let number = 0; number < 1 + upTo(2); number++)
       must(installation, 'sub.add', { id: newId(), trade, name: `${trade} ${number + 1}`, crews: 1 }, owner);
-  for (let number = 0; number < 3; number++) openJob(drawn, number);
+  for (let number = 0; number < jobs; number++) openJob(drawn, number);
   renewOnce(installation);
   promise(drawn);
   renewOnce(installation);
@@ -96,7 +111,12 @@ function openJob({ installation, owner, upTo, one }: Drawn, number: number): voi
       must(
         installation,
         'selection.add',
-        { ...selection, leadLow: 10, leadHigh: 20, ...(ordered ? { state: 'ordered', expectedOn: addDays(TODAY, 14 + upTo(30)) } : {}) },
+        {
+          ...selection,
+          leadLow: 10,
+          leadHigh: 20,
+          ...(ordered ? { state: 'ordered', expectedOn: addDays(TODAY, 14 + upTo(30)) } : {}),
+        },
         owner,
       );
     }

@@ -47,6 +47,10 @@ const quietTime = {
 const quietLeft = (installation: Installation): unknown =>
   queryOne(installation.db, 'SELECT covers, half FROM quiet WHERE id = @quiet', { quiet }) ?? null;
 
+const saturday = { id: quiet, job: signalHouse, day: '2027-03-20', words: 'the neighbours agree' };
+const workedDays = (installation: Installation): unknown =>
+  queryOne<{ day: string }>(installation.db, 'SELECT day FROM worked_day WHERE id = @quiet', { quiet })?.day ?? null;
+
 /** Every command of visits and of quiet, with what it leaves behind. */
 export const VISITS: Record<string, Given> = {
   'visit.tell': {
@@ -85,6 +89,19 @@ export const VISITS: Record<string, Given> = {
     before: (installation) => must(installation, 'quiet.add', quietTime),
     payload: { id: quiet },
     leaves: quietLeft,
+    expected: null,
+    plans: true,
+  },
+  'worked-day.add': {
+    payload: saturday,
+    leaves: workedDays,
+    expected: '2027-03-20',
+    plans: true,
+  },
+  'worked-day.drop': {
+    before: (installation) => must(installation, 'worked-day.add', saturday),
+    payload: { id: quiet },
+    leaves: workedDays,
     expected: null,
     plans: true,
   },

@@ -318,6 +318,8 @@ export interface SequenceView {
   notNeeded: LogisticView[];
   proposals: ProposalView[];
   quiet: QuietView;
+  /** Days off to come that are worked at the job all the same. */
+  workedDays: { id: string; day: Day; text: string; words: string }[];
   problem: PlanProblem | null;
 }
 

@@ -3,19 +3,19 @@ import { describe, expect, it } from 'vitest';
 import { compareAnswers, type Comparable } from './compared';
 
 const answer = (key: string, over: Partial<Comparable> = {}): Comparable => ({
-  ...{ key, title: key, won: 0, late: 0, trips: 0, people: 0, conflicts: 0, open: 0, points: 100 },
+  ...{ key, title: key, won: 0, lateInAll: 0, trips: 0, people: 0, conflicts: 0, open: 0, points: 100 },
   ...over,
 });
-const wait = answer('wait', { late: 4, people: 3 });
+const wait = answer('wait', { lateInAll: 4, people: 3 });
 
 describe('answers to a slip', () => {
   it('stand by the firm’s weights, and what is no better than another says which and why', () => {
     const { best, folded } = compareAnswers(wait, [
-      answer('saturday', { won: 2, late: 2, people: 3, points: 80 }),
-      answer('trim first', { won: 5, late: 0, trips: 1, people: 3, points: 20 }),
-      answer('two Saturdays', { won: 2, late: 2, trips: 1, people: 4, points: 90 }),
-      answer('same again', { late: 4, people: 3 }),
-      answer('three days later', { won: -3, late: 4, trips: -1, people: 0, points: 160 }),
+      answer('saturday', { won: 2, lateInAll: 2, people: 3, points: 80 }),
+      answer('trim first', { won: 5, lateInAll: 0, trips: 1, people: 3, points: 20 }),
+      answer('two Saturdays', { won: 2, lateInAll: 2, trips: 1, people: 4, points: 90 }),
+      answer('same again', { lateInAll: 4, people: 3 }),
+      answer('three days later', { won: -3, lateInAll: 4, trips: -1, people: 0, points: 160 }),
     ]);
     expect(best.map(({ key }) => key)).toEqual(['trim first', 'saturday']);
     expect(folded.map(({ answer: { key }, why }) => [key, why])).toEqual([
@@ -27,7 +27,7 @@ describe('answers to a slip', () => {
 
   const middling = answer('wait', { people: 1, points: 10 });
   const figures = fc.record({
-    ...{ won: fc.integer({ min: -3, max: 3 }), late: fc.nat(3), trips: fc.integer({ min: -2, max: 2 }) },
+    ...{ won: fc.integer({ min: -3, max: 3 }), lateInAll: fc.nat(3), trips: fc.integer({ min: -2, max: 2 }) },
     ...{ people: fc.nat(3), conflicts: fc.nat(1), open: fc.nat(1), points: fc.nat(20) },
   });
 
@@ -40,7 +40,7 @@ describe('answers to a slip', () => {
           given.map(({ key }) => key).sort(),
         );
         expect(best.filter(({ points, open }) => points > middling.points && open >= middling.open)).toEqual([]);
-        const sides = ['late', 'trips', 'people', 'conflicts', 'open'] as const;
+        const sides = ['lateInAll', 'trips', 'people', 'conflicts', 'open'] as const;
         for (const { answer: one } of folded)
           expect(
             one.points > middling.points ||

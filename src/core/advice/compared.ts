@@ -5,7 +5,7 @@ export interface Comparable {
   /** Worked days by which the job that slipped ends sooner than by waiting. */
   won: number;
   /** Worked days that promises are missed by, over all jobs. */
-  late: number;
+  lateInAll: number;
   /** Trips of crews more than by waiting. */
   trips: number;
   /** Who would have to be told of a visit that moves. */
@@ -21,7 +21,7 @@ export interface Comparable {
 /** What is compared one by one; each is the better the smaller it is. */
 const SIDES: readonly { of: (one: Comparable) => number; words: string }[] = [
   { of: ({ won }) => -won, words: 'wins more' },
-  { of: ({ late }) => late, words: 'is less late' },
+  { of: ({ lateInAll }) => lateInAll, words: 'is less late' },
   { of: ({ open }) => open, words: 'leaves less open' },
   { of: ({ conflicts }) => conflicts, words: 'keeps more of what was confirmed' },
   { of: ({ trips }) => trips, words: 'takes fewer trips' },

@@ -52,6 +52,8 @@ export type Cause = {
   | { kind: 'declined'; crew: string; name: string; task: string; work: WorkName; day: Day }
   | { kind: 'given'; sub: string; name: string; task: string; work: WorkName; more: number }
   | { kind: 'quiet'; what: 'asked' | 'over'; text: string }
+  /** A day off is worked at a job, or is off again. */
+  | { kind: 'worked-day'; what: 'worked' | 'off'; day: Day }
   | { kind: 'plant'; plant: string; name: string; what: 'set' | 'mended' }
   | { kind: 'broken'; plant: string; name: string; why: string }
   | { kind: 'outlook' }

@@ -313,6 +313,7 @@ function touches(cause: Cause): string[] {
       return [`task:${proofId(cause.service)}`];
     case 'job-task':
     case 'quiet':
+    case 'worked-day':
     case 'rate':
     case 'method':
     case 'rule':

@@ -1,6 +1,5 @@
 import type { SlipOf } from '@/contract/routes';
-import type { AdviceView, AnswerView } from '@/contract/views/advice';
-import { compareAnswers, type Comparable } from '@/core/advice/compared';
+import type { AdvicePart, AnswerView, PlacedAnswer } from '@/contract/views/advice';
 import { countBefore } from '@/core/schedule/calendar';
 import { jobEnd, jobEnds } from '@/core/schedule/job-end';
 import { pointsOf } from '@/core/schedule/objective';
@@ -21,16 +20,14 @@ import { refuseWhereServed } from '../serving';
 import { answersTo, type Answer } from './answers';
 import { slipOf, type Slip } from './slip';
 
-/** What an answer is compared by, and what is said of it. */
-type Compared = Comparable & { view: Omit<AnswerView, 'steps'> };
-
 const WAIT = { key: 'wait', title: 'Wait', how: 'The order of the work stays as it is.' };
 
 /**
  * Something that slipped, with every answer to it: each goes through the door in a transaction that is taken back and is
  * placed on the whole firm, so that what is shown is what taking it does.
+ * @param tell hears each part as soon as it is worked out
  */
-export function advice(installation: Installation, who: Actor, of: SlipOf): AdviceView {
+export function advise(installation: Installation, who: Actor, of: SlipOf, tell: (part: AdvicePart) => void): void {
   refuseWhereServed('Answers to a slip');
   const firm = readFirm(installation);
   installation.db.transaction(() => readAhead(firm))();
@@ -38,29 +35,25 @@ export function advice(installation: Installation, who: Actor, of: SlipOf): Advi
   const before = picture(firm);
   if (!before.ok) throw unprocessable(before.problem.code, before.problem.message);
   const figures = new Figures(firm, slip, before);
-  const wait = figures.of(WAIT, before);
-  const { effect: _, ...waiting } = wait.view;
-  const known = new Map<string, Answer>();
-  const refused: AdviceView['folded'] = [];
-  const placed = answersTo(firm, slip).flatMap((answer): Compared[] => {
-    const after = wouldBe(installation, who, asCommand(installation, slip, of, answer, wait.view.endDay));
-    const plan = 'firm' in after ? picture(after.firm) : undefined;
-    const problem = 'problem' in after ? after.problem.title : plan?.ok ? undefined : plan?.problem.message;
-    if (!plan?.ok) {
-      refused.push({ title: answer.title, why: problem ?? 'it cannot be placed' });
-      return [];
-    }
-    known.set(answer.key, answer);
-    return [figures.of(answer, plan)];
+  const { effect: _, ...wait } = figures.of(WAIT, before);
+  const answers = answersTo(firm, slip);
+  tell({
+    kind: 'slip',
+    slip: {
+      job: { id: slip.job.id, name: jobRow(slip.job).name },
+      ...{ heading: slip.heading, known: slip.known, promise: figures.promise },
+      ...{ wait, answers: answers.length },
+    },
   });
-  const { best, folded } = compareAnswers(wait, placed);
-  return {
-    job: { id: slip.job.id, name: jobRow(slip.job).name },
-    ...{ heading: slip.heading, known: slip.known, promise: figures.promise },
-    wait: waiting,
-    answers: best.map(({ key, view }) => ({ ...view, steps: known.get(key)?.steps ?? [] })),
-    folded: [...folded.map(({ answer: { title }, why }) => ({ title, why })), ...refused],
-  };
+  for (const answer of answers) {
+    const after = wouldBe(installation, who, asCommand(installation, slip, of, answer, wait.endDay));
+    const plan = 'firm' in after ? picture(after.firm) : undefined;
+    if (plan?.ok) tell({ kind: 'answer', answer: { ...figures.of(answer, plan), steps: answer.steps } });
+    else {
+      const why = 'problem' in after ? after.problem.title : (plan?.problem.message ?? 'it cannot be placed');
+      tell({ kind: 'refused', title: answer.title, why });
+    }
+  }
 }
 
 /** The command that takes an answer. */
@@ -85,24 +78,21 @@ class Figures {
   }
 
   /** What an answer comes to, against waiting. */
-  of(answer: Pick<Answer, 'key' | 'title' | 'how'>, after: Known): Compared {
+  of({ key, title, how }: Pick<Answer, 'key' | 'title' | 'how'>, after: Known): Omit<AnswerView, 'steps'> {
     const { firm, slip, before } = this;
     const effect = compared(firm, before, after);
     const end = jobEnd(after.value.net, after.value.placement, slip.job.id);
-    const won = this.days(after.value, end, jobEnd(before.value.net, before.value.placement, slip.job.id));
-    const conflicts = unkeptOf(after.value.net, after.value.placement).length;
-    return {
-      ...{ key: answer.key, title: answer.title, won, conflicts },
-      late: this.late(after.value),
+    const placed: PlacedAnswer = {
+      ...{ key, title, how },
+      ...{ ends: this.dayOf(end), endDay: lastDay(firm.today, end) },
+      won: this.days(after.value, end, jobEnd(before.value.net, before.value.placement, slip.job.id)),
+      late: this.promised === undefined ? null : this.days(after.value, this.promised, end),
+      lateInAll: this.late(after.value),
       ...{ trips: effect.trips, people: effect.told.length, open: effect.broken.length },
+      conflicts: unkeptOf(after.value.net, after.value.placement).length,
       points: pointsOf(after.value.score),
-      view: {
-        ...{ key: answer.key, title: answer.title, how: answer.how },
-        ...{ ends: this.dayOf(end), endDay: lastDay(firm.today, end), won, conflicts, effect },
-        late: this.promised === undefined ? null : this.days(after.value, this.promised, end),
-        ...{ trips: effect.trips, people: effect.told.length },
-      },
     };
+    return { ...placed, effect };
   }
 
   private readonly dayOf = (slot: number): string => formatDay(lastDay(this.firm.today, slot), this.firm.today);

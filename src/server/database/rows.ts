@@ -1259,6 +1259,12 @@ export interface Rows {
     removed: 0 | 1;
     version: number;
   };
+  worked_day: {
+    id: string;
+    job: JobId;
+    day: string;
+    words: string;
+  };
 }
 
 /** Columns that need not be given for a new row: they may be NULL or have a default. */
@@ -1581,4 +1587,5 @@ export interface Defaults {
     | 'finding'
     | 'removed'
     | 'version';
+  worked_day: 'words';
 }

@@ -20,6 +20,7 @@ import { sequenceHandlers } from '../sequence/commands';
 import { inspectionHandlers } from '../schedule/inspections';
 import { pinHandlers } from '../schedule/pins';
 import { quietHandlers } from '../sites/quiet';
+import { workedDayHandlers } from '../sites/worked-days';
 import { visitHandlers } from '../visits/commands';
 import { takeHandlers } from '../plan/take';
 import { planHandlers } from '../schedule/plan-commands';
@@ -82,6 +83,7 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   pinHandlers,
   visitHandlers,
   quietHandlers,
+  workedDayHandlers,
   planHandlers,
   takeHandlers,
   resourceHandlers,

@@ -3,7 +3,6 @@ import { weekdaysFrom } from '@/core/schedule/calendar';
 import type { NotBefore } from '@/core/schedule/network';
 import { USUAL_WEIGHTS, type PlanInput, type Weights } from '@/core/schedule/plan-input';
 import { keptOff, rainOf, type HalfDayOutlook } from '@/core/schedule/weather';
-import { sequenceOf } from '@/core/sequence/links';
 import type { Site } from '@/core/sequence/site';
 import {
   ALWAYS,
@@ -17,9 +16,10 @@ import {
 import { isQuiet, quietFor } from '@/core/sequence/quiet';
 import { tasksOf } from '@/core/sequence/tasks';
 import type { Trade } from '@/core/sequence/trades';
-import { weekday, type Day } from '@/core/units/day';
+import { daysBetween, weekday, type Day } from '@/core/units/day';
 import { dayOfSlot, isAfternoon, slotOf, type Slot } from '@/core/units/slot';
 import { dayIn, halfIn } from '@/core/units/zone';
+import { sequenceOfJob } from './sequence-of-job';
 import { waitsOf } from './waits';
 import { crewsByTrade, plantCrews, subCrews, tradesOfSubs } from '../reading/crews';
 import { firmRow, holidaysOf, officesOf, outlookRows } from '../reading/firm';
@@ -29,6 +29,7 @@ import { quietTimes } from '../reading/quiet';
 import { siteOf } from '../reading/site';
 import { declinedWaits, standingOfVisits, visitDays } from '../reading/visits';
 import { lastWalk } from '../reading/walks';
+import { workedDayRows } from '../reading/worked-days';
 import { refuseWhereServed } from '../serving';
 import { holdWaits, waitsByHand } from './waits-by-hand';
 
@@ -69,7 +70,7 @@ export function planInput(firm: FirmReading, whatIf?: WhatIf): PlanInput {
   firm.jobs.forEach((id, number) => {
     const job = firm.job(id);
     const site = whatIf?.job === id ? whatIf.site(siteOf(job)) : siteOf(job);
-    const sequence = sequenceOf(site);
+    const sequence = sequenceOfJob(site);
     input.tasks.push(
       ...tasksOf(site, sequence.added, {
         origin: today,
@@ -86,11 +87,11 @@ export function planInput(firm: FirmReading, whatIf?: WhatIf): PlanInput {
       ...declinedWaits(job),
       ...(whatIf?.job === id ? (whatIf.notBefore ?? []) : []),
     );
-    input.calendars[jobCalendar(id)] = days;
+    input.calendars[jobCalendar(id)] = workedAt(job, days);
     input.jobCalendars[id] = jobCalendar(id);
     if (site.promise) input.promises[id] = Math.max(0, slotOf(today, site.promise, 1) + 1);
   });
-  narrowCalendars(firm, input, outlook, days);
+  narrowCalendars(firm, input, outlook);
   return input;
 }
 
@@ -98,17 +99,12 @@ export function planInput(firm: FirmReading, whatIf?: WhatIf): PlanInput {
  * The calendars of tasks that are kept off some slots: by the hours told to the neighbours, by times of quiet, by what the
  * outlook forbids.
  */
-function narrowCalendars(
-  firm: FirmReading,
-  input: PlanInput,
-  outlook: readonly HalfDayOutlook[],
-  days: (slot: Slot) => boolean,
-): void {
+function narrowCalendars(firm: FirmReading, input: PlanInput, outlook: readonly HalfDayOutlook[]): void {
   for (const { job, calendar } of input.tasks) {
     if (input.calendars[calendar]) continue;
     const narrowed = narrowingsOf(calendar);
     const told = narrowed.filter((narrowing) => !isWeather(narrowing));
-    const base = toldHours(firm.job(job), told, days);
+    const base = toldHours(firm.job(job), told, input.calendars[jobCalendar(job)] ?? (() => false));
     const off = keptOff(outlook, input.origin, narrowed.filter(isWeather));
     input.calendars[calendar] = off.size === 0 ? base : (slot) => base(slot) && !off.has(slot);
     if (off.size === 0) continue;
@@ -116,6 +112,13 @@ function narrowCalendars(
     input.calendars[baseId] ??= base;
     (input.keptOff ??= {})[calendar] = { base: baseId, slots: off };
   }
+}
+
+/** The half-days that are worked at a job: the firm's, and days off that somebody agreed to. */
+function workedAt(job: JobReading, days: (slot: Slot) => boolean): (slot: Slot) => boolean {
+  const { today } = job.firm;
+  const more = new Set(workedDayRows(job).map(({ day }) => daysBetween(today, day)));
+  return more.size === 0 ? days : (slot) => days(slot) || more.has(Math.floor(slot / 2));
 }
 
 /** The half-days that are left once neighbours and household have said theirs. */

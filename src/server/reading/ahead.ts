@@ -21,6 +21,7 @@ import {
 } from './sequence';
 import { quietRows } from './quiet';
 import { visitDays } from './visits';
+import { workedDayRows } from './worked-days';
 import { lastWalk, signRows } from './walks';
 
 const OF_THE_FIRM = [
@@ -69,6 +70,7 @@ const OF_JOBS_OF_IT = [
   choiceRows,
   switchRows,
   quietRows,
+  workedDayRows,
 ];
 
 /**

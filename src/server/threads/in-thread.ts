@@ -2,8 +2,8 @@ import { join } from 'node:path';
 import type { Worker } from 'node:worker_threads';
 import { Refusal } from '../refusal';
 import type { Installation } from '../installation';
-import type { Answered, Asked, ThreadTerms } from './messages';
-import type { Tasks } from './tasks';
+import type { Answered, Asked, ThreadTerms, Told } from './messages';
+import type { Tasks, Telling } from './tasks';
 
 // Asked of Node itself: an import would have the bundler take in whatever the path of a thread could mean.
 const threads = process.getBuiltinModule('node:worker_threads');
@@ -12,8 +12,16 @@ const threads = process.getBuiltinModule('node:worker_threads');
 export type Terms<Name extends keyof Tasks> =
   Parameters<Tasks[Name]> extends [Installation, ...infer Rest] ? Rest : never;
 
+/** What a task that tells is given, and what it tells. */
+export type TellingTerms<Name extends keyof Telling> =
+  Parameters<Telling[Name]> extends [Installation, ...infer Rest, (part: never) => void] ? Rest : never;
+export type PartOf<Name extends keyof Telling> =
+  Parameters<Telling[Name]> extends [...unknown[], (part: infer Part) => void] ? Part : never;
+
 interface Waiting {
   asked: Asked;
+  /** Hears the parts of an answer that is told while it is under way. */
+  hear?: (part: unknown) => void;
   settle: (answer: Answered) => void;
   fail: (error: Error) => void;
 }
@@ -60,14 +68,32 @@ export async function inThread<Name extends keyof Tasks>(
   { name, signal }: { name: Name; signal?: AbortSignal },
   ...terms: Terms<Name>
 ): Promise<Awaited<ReturnType<Tasks[Name]>>> {
+  return (await answerOf(installation, { name, terms }, signal)) as Awaited<ReturnType<Tasks[Name]>>;
+}
+
+/** Has something done in a thread that is told part by part. @param hear hears each part as it comes */
+export async function toldInThread<Name extends keyof Telling>(
+  installation: Installation,
+  { name, signal, hear }: { name: Name; signal?: AbortSignal; hear: (part: PartOf<Name>) => void },
+  ...terms: TellingTerms<Name>
+): Promise<void> {
+  await answerOf(installation, { name, terms }, signal, hear as (part: unknown) => void);
+}
+
+async function answerOf(
+  installation: Installation,
+  asked: Asked,
+  signal?: AbortSignal,
+  hear?: (part: unknown) => void,
+): Promise<unknown> {
   const answer = await new Promise<Answered>((settle, fail) => {
-    const waiting: Waiting = { asked: { name, terms }, settle, fail };
+    const waiting: Waiting = { asked, settle, fail, ...(hear ? { hear } : {}) };
     if (signal?.aborted) return fail(nobodyWaits());
     give(freest(installation), waiting);
     signal?.addEventListener('abort', () => giveUp(installation, waiting), { once: true });
   });
   if ('refusal' in answer) throw new Refusal(answer.refusal.status, answer.refusal.problem);
-  return answer.answer as Awaited<ReturnType<Tasks[Name]>>;
+  return answer.answer;
 }
 
 function freest(installation: Installation): Hand {
@@ -84,7 +110,8 @@ function begin(installation: Installation): Hand {
   const worker = new threads.Worker(join(root, '.built', 'desk.mjs'), { workerData });
   worker.unref();
   const hand: Hand = { worker, waiting: [] };
-  worker.on('message', (answer: Answered) => {
+  worker.on('message', (answer: Answered | Told) => {
+    if ('part' in answer) return hand.waiting[0]?.hear?.(answer.part);
     hand.waiting.shift()?.settle(answer);
     const [next] = hand.waiting;
     if (next) worker.postMessage(next.asked);

@@ -13,4 +13,9 @@ export interface Asked {
   terms: unknown[];
 }
 
+/** A part of an answer that is not whole yet. */
+export interface Told {
+  part: unknown;
+}
+
 export type Answered = { answer: unknown } | { refusal: Pick<Refusal, 'status' | 'problem'> };

@@ -1,6 +1,7 @@
 import type { SlipOf } from '@/contract/routes';
 import type { PackMarks } from '@/contract/views/walk';
-import { advice } from '../advice/advice';
+import type { AdvicePart } from '@/contract/views/advice';
+import { advise } from '../advice/advice';
 import { dispatch } from '../dispatch/dispatch';
 import { preview } from '../dispatch/preview';
 import { prepare } from '../dispatch/prepare';
@@ -30,7 +31,6 @@ const read =
 export const TASKS = {
   dispatch: (installation: Installation, who: Actor, input: unknown) => dispatch(installation, who, input),
   preview: (installation: Installation, who: Actor, input: unknown) => preview(installation, who, input),
-  advice: (installation: Installation, who: Actor, of: SlipOf) => advice(installation, who, of),
   prepare: (installation: Installation, who: Actor, input: unknown) => prepare(installation, who, input),
   pull: read((installation, task: string) => pullView(readFirm(installation), task)),
   options: read((installation, job: string) => optionsView(readFirm(installation).job(job))),
@@ -55,3 +55,11 @@ export const TASKS = {
 };
 
 export type Tasks = typeof TASKS;
+
+/** What is told part by part while it is under way. */
+export const TELLING = {
+  advice: (installation: Installation, who: Actor, of: SlipOf, tell: (part: AdvicePart) => void): void =>
+    advise(installation, who, of, tell),
+};
+
+export type Telling = typeof TELLING;

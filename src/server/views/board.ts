@@ -23,6 +23,7 @@ import { movedView, saidWords, subLinksUntil } from './moved';
 import { crewsByTrade } from '../reading/crews';
 import { holidaysOf, outlookRows, planProblem, searchRow, subRows } from '../reading/firm';
 import { visitDays } from '../reading/visits';
+import { workedDayRows } from '../reading/worked-days';
 import { isVisit } from '@/core/schedule/visit';
 import { areaNames, areaRows, jobNames } from '../reading/job';
 import { planOf, wholePlan, type StoredPlan } from '../reading/plan';
@@ -128,6 +129,7 @@ function daysOf(
 ): Pick<BoardView, 'today' | 'first' | 'days' | 'todaySlot'> {
   const { today: now } = firm;
   const holidays = holidaysOf(firm);
+  const more = new Set(firm.jobs.flatMap((id) => workedDayRows(firm.job(id)).map(({ day }) => day)));
   const today = slotOf(first, now);
   return {
     today: now,
@@ -135,7 +137,7 @@ function daysOf(
     days: Array.from({ length: weeks * 7 }, (_, index) => addDays(first, index)).map((day) => ({
       day,
       label: formatWeekday(day),
-      worked: isWorkday(day, holidays),
+      worked: isWorkday(day, holidays) || more.has(day),
     })),
     todaySlot: today >= 0 && today < weeks * 14 ? today : null,
   };

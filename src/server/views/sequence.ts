@@ -25,6 +25,7 @@ import { ofJob, type JobReading } from '../reading/reading';
 import { assumptionRows } from '../reading/scope';
 import { siteOf } from '../reading/site';
 import { doneTaskRows, gatesWith, ownLinkRows, pinRows } from '../reading/sequence';
+import { workedDayRows } from '../reading/worked-days';
 import { quietView } from './quiet';
 import { logisticsOf, notNeededOf, proposalViews } from './logistics';
 
@@ -76,6 +77,9 @@ export const sequenceView = ofJob((job): SequenceView => {
     notNeeded: notNeededOf(job),
     proposals: proposalViews(job),
     quiet: quietView(job),
+    workedDays: workedDayRows(job).flatMap(({ id, day, words }) =>
+      day < job.firm.today ? [] : [{ id, day, words, text: formatDay(day, job.firm.today) }],
+    ),
     problem: planProblem(job.firm),
   };
 });

@@ -1,13 +1,12 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { v7 } from 'uuid';
 import { takeAnswer } from '@/contract/commands/advice';
-import type { ProblemDocument } from '@/contract/command';
 import { api, routes, type SlipOf } from '@/contract/routes';
-import type { AdviceView, AnswerView } from '@/contract/views/advice';
+import type { AnswerView, PlacedAnswer, SlipView } from '@/contract/views/advice';
 import type { JobHead } from '@/contract/views/job';
 import { counted } from '@/core/words/count';
 import { Effect } from '../kit/effect';
@@ -15,31 +14,26 @@ import { Notice } from '../kit/notice';
 import { Block, PageHead } from '../kit/page';
 import { useSend } from '../kit/use-send';
 import { JobTabs } from '../shell/job-tabs';
+import { EMPTY, ranked, withPart, type Sheet } from './sheet';
+import { useParts, type Coming } from './use-parts';
 
 /** What slipped, what it does if nobody acts, and every answer to it with what each brings. */
 export function Advice({ job, of }: { job: JobHead; of: SlipOf }) {
-  const [view, setView] = useState<AdviceView | string>();
-  const address = api.advice(of);
-  useEffect(() => {
-    const asking = new AbortController();
-    void ask(address, asking.signal).then((answer) => {
-      if (!asking.signal.aborted) setView(answer);
-    });
-    return () => asking.abort();
-  }, [address]);
+  const { known, coming, stop } = useParts(api.advice(of), EMPTY, withPart);
+  const { slip } = known;
   return (
     <>
       <JobTabs job={job} />
       <div className="page">
-        {typeof view === 'object' ? (
-          <Answers view={view} of={of} />
+        {slip ? (
+          <Answers sheet={{ ...known, slip }} of={of} coming={coming} stop={stop} />
         ) : (
           <>
             <PageHead heading="When something slips" />
-            {view === undefined ? (
-              <p role="status">Placing every answer on the whole plan…</p>
+            {coming.state === 'failed' ? (
+              <Notice bad>{coming.problem}</Notice>
             ) : (
-              <Notice bad>{view}</Notice>
+              <p role="status">Looking at what it does to the whole plan…</p>
             )}
             <p>
               <Link href={routes.schedule(job.id)}>To the schedule</Link>
@@ -51,21 +45,44 @@ export function Advice({ job, of }: { job: JobHead; of: SlipOf }) {
   );
 }
 
-async function ask(address: string, signal: AbortSignal): Promise<AdviceView | string> {
-  try {
-    const response = await fetch(address, { signal });
-    if (response.ok) return (await response.json()) as AdviceView;
-    return ((await response.json()) as ProblemDocument).title;
-  } catch {
-    return 'No connection: the answers could not be worked out. Open the page again where there is one.';
-  }
+/** How many answers are placed, while there are more to come. */
+function Placing({ coming, placed, of, stop }: { coming: Coming; placed: number; of: number; stop: () => void }) {
+  if (coming.state === 'whole') return null;
+  if (coming.state === 'failed') return <Notice bad>{coming.problem}</Notice>;
+  if (coming.state === 'stopped')
+    return (
+      <p className="soft small-text" role="status">
+        Stopped: {placed} of {of} answers were placed.
+      </p>
+    );
+  return (
+    <p className="small-text" role="status">
+      Placing every answer on the whole plan: {placed} of {of}.{' '}
+      <Button variant="link" size="sm" onClick={stop}>
+        Stop, these are enough
+      </Button>
+    </p>
+  );
 }
 
-function Answers({ view, of }: { view: AdviceView; of: SlipOf }) {
-  const [chosen, setChosen] = useState(view.answers[0]?.key);
+function Answers({
+  sheet,
+  of,
+  coming,
+  stop,
+}: {
+  sheet: Sheet & { slip: SlipView };
+  of: SlipOf;
+  coming: Coming;
+  stop: () => void;
+}) {
+  const { slip: view } = sheet;
+  const { best, folded } = useMemo(() => ranked(sheet), [sheet]);
+  const [picked, setPicked] = useState<string>();
+  const chosen = picked ?? best[0]?.key;
   const router = useRouter();
   const { busy, give } = useSend();
-  const answer = view.answers.find(({ key }) => key === chosen);
+  const answer = best.find(({ key }) => key === chosen);
   const take = async ({ title, steps, endDay }: AnswerView): Promise<void> => {
     const kept = await give(
       takeAnswer,
@@ -91,6 +108,7 @@ function Answers({ view, of }: { view: AdviceView; of: SlipOf }) {
         </span>
         .{view.promise === null && ' Nothing is promised to the client yet.'}
       </p>
+      <Placing coming={coming} placed={sheet.placed.length + sheet.refused.length} of={view.answers} stop={stop} />
       <div className="advice">
         <ul className="answers" aria-label="Answers">
           <li>
@@ -98,13 +116,13 @@ function Answers({ view, of }: { view: AdviceView; of: SlipOf }) {
               <Facts answer={view.wait} />
             </div>
           </li>
-          {view.answers.map((one) => (
+          {best.map((one) => (
             <li key={one.key}>
               <button
                 type="button"
                 className={one.key === chosen ? 'answer chosen' : 'answer'}
                 aria-pressed={one.key === chosen}
-                onClick={() => setChosen(one.key)}
+                onClick={() => setPicked(one.key)}
               >
                 <Facts answer={one} />
               </button>
@@ -125,14 +143,14 @@ function Answers({ view, of }: { view: AdviceView; of: SlipOf }) {
             </p>
           </Block>
         ) : (
-          <p className="soft">Nothing that the program knows is better than waiting.</p>
+          coming.state !== 'coming' && <p className="soft">Nothing that the program knows is better than waiting.</p>
         )}
       </div>
-      {view.folded.length > 0 && (
+      {folded.length > 0 && (
         <details className="small-text mt-3">
-          <summary>{counted(view.folded.length, 'more is no better', 'more are no better')}</summary>
+          <summary>{counted(folded.length, 'more is no better', 'more are no better')}</summary>
           <ul className="mb-0">
-            {view.folded.map(({ title, why }, at) => (
+            {folded.map(({ title, why }, at) => (
               <li key={`${title}${at}`}>
                 <span className="fw-bold">{title}</span>: {why}
               </li>
@@ -144,9 +162,7 @@ function Answers({ view, of }: { view: AdviceView; of: SlipOf }) {
   );
 }
 
-type Shown = AdviceView['wait'];
-
-const isLate = ({ late }: Shown): boolean => late !== null && late > 0;
+const isLate = ({ late }: PlacedAnswer): boolean => late !== null && late > 0;
 
 const days = (count: number): string => counted(Math.abs(count), 'worked day');
 
@@ -154,7 +170,7 @@ const againstPromise = (late: number): string =>
   late === 0 ? 'as promised' : `${days(late)} ${late > 0 ? 'after the promise' : 'before the promise'}`;
 
 /** An answer at a glance: where it ends, and what it takes. */
-function Facts({ answer }: { answer: Shown }) {
+function Facts({ answer }: { answer: PlacedAnswer }) {
   const { title, how, ends, late, won, trips, people, conflicts } = answer;
   return (
     <>

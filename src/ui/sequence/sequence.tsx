@@ -20,6 +20,7 @@ import { QuietTimes } from './quiet';
 import { Rules } from './rules';
 import { Methods } from './methods';
 import { StepSlip } from './step-slip';
+import { WorkedDays } from './worked-days';
 import { WalkThrough } from './walk-through';
 import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
@@ -109,6 +110,7 @@ export function Sequence({ view }: { view: SequenceView }) {
             <Methods view={view} />
             <Gates view={view} />
             <QuietTimes view={view} />
+            <WorkedDays view={view} />
             {(through || of !== '') && <Logistics view={view} />}
             <Rules view={view} />
           </aside>

@@ -1,11 +1,11 @@
 import { whoAsks } from '@/server/access/session';
 import { route } from '@/server/route';
-import { inThread } from '@/server/threads/in-thread';
+import { partsResponse } from '@/server/parts-response';
 
-/** What slipped and every answer to it, each placed on the whole firm. */
+/** What slipped and every answer to it, each placed on the whole firm and told as soon as it is. */
 export const GET = route({ session: true }, async (installation, request) => {
   const asked = new URL(request.url).searchParams;
   const [selection, task] = [asked.get('selection'), asked.get('task') ?? ''];
   const of = selection === null ? { task } : { selection };
-  return Response.json(await inThread(installation, { name: 'advice', signal: request.signal }, await whoAsks(), of));
+  return partsResponse(installation, { name: 'advice', signal: request.signal }, await whoAsks(), of);
 });
