@@ -34,7 +34,12 @@ describe('when something slips', () => {
     await textFits(page, /It comes \d+ days? after its work needs it/);
     await press(page, 'What can be done?');
     // Every answer is placed on the whole firm.
-    await textFits(page, /If nobody acts: the job ends \w+ \d+ \w+, [\d.]+ worked days after the promise/, true, 120_000);
+    await textFits(
+      page,
+      /If nobody acts: the job ends \w+ \d+ \w+, [\d.]+ worked days after the promise/,
+      true,
+      120_000,
+    );
     const answers = await page.$$eval('.answers > li', (list) =>
       list.slice(0, 4).map((item) => (item as HTMLElement).innerText.split('\n')[0]),
     );

@@ -42,7 +42,7 @@ interface FirmAtWork {
   one: <Entry>(list: readonly Entry[]) => Entry;
 }
 
-function firmAtWork(seed: number): FirmAtWork {
+export function firmAtWork(seed: number): FirmAtWork {
   const random = seeded(seed);
   const upTo = (most: number): number => Math.floor(random() * most);
   const one = <Entry>(list: readonly Entry[]): Entry => list[upTo(list.length)] as Entry;

@@ -1,5 +1,5 @@
 import type { SlipOf } from '@/contract/routes';
-import type { SlipView } from '@/contract/views/advice';
+import type { AnswerView, SlipView } from '@/contract/views/advice';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { isVisit } from '@/core/schedule/visit';
 import type { Phase } from '@/core/sequence/phases';
@@ -29,13 +29,13 @@ const PLACES: readonly { kind: AreaKind; works: Work[]; goods?: [Phase, string] 
 ];
 
 /** A slip and its answers, all of them placed. */
-export type Advised = ReturnType<typeof ranked> & { slip: SlipView };
+export type Advised = ReturnType<typeof ranked> & { slip: SlipView; all: readonly AnswerView[] };
 export function advised(installation: Installation, who: Actor, of: SlipOf): Advised {
   let sheet = EMPTY;
   advise(installation, who, of, (part) => (sheet = withPart(sheet, part)));
   const { slip } = sheet;
   if (!slip) throw new Error('nothing was said of the slip');
-  return { slip, ...ranked({ ...sheet, slip }) };
+  return { slip, all: sheet.placed, ...ranked({ ...sheet, slip }) };
 }
 
 /** A firm with something that slipped. */

@@ -1,5 +1,5 @@
 import { dayOfSlot, isAfternoon } from '@/core/units/slot';
-import { queryOne } from '@/server/database/query';
+import { queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { readPlan } from '@/server/reading/plan';
 import { isVisit } from '@/core/schedule/visit';
@@ -90,6 +90,12 @@ export const VISITS: Record<string, Given> = {
     payload: { id: quiet },
     leaves: quietLeft,
     expected: null,
+    plans: true,
+  },
+  'visit.free': {
+    payload: (installation) => ({ tasks: [visitOf(installation, 'wiring').task] }),
+    leaves: (installation) => queryAll(installation.db, 'SELECT 1 FROM visit_day WHERE free = 1').length,
+    expected: 1,
     plans: true,
   },
   'worked-day.add': {

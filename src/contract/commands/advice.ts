@@ -9,7 +9,11 @@ const ANSWER_STEPS = [
   'visit.give',
   'selection.choose',
   'selection.fit-later',
+  'link.add',
   'pin.drop',
+  'step.time',
+  'visit.free',
+  'worked-day.add',
 ] as const;
 export type AnswerStep = (typeof ANSWER_STEPS)[number];
 

@@ -43,6 +43,7 @@ export const COMMANDS = {
   'holiday.add': firm.addHoliday,
   'visit.tell': visits.tellVisits,
   'visit.answer': visits.answerVisits,
+  'visit.free': visits.freeVisits,
   'visit.give': visits.giveVisits,
   'plan.take': schedule.takePlan,
   'quiet.add': quiet.addQuiet,

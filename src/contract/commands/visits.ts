@@ -49,6 +49,19 @@ export const answerVisits = command(
   }).noUnknown(),
 );
 
+/** Visits of which nobody was told may come sooner than they stand, into the next two weeks too. */
+export const freeVisits = command(
+  'visit.free',
+  EVERYBODY,
+  'plan',
+  object({
+    tasks: array(field.line('the piece of work', 160))
+      .required('the visits are missing')
+      .min(1, 'name at least one visit')
+      .max(200),
+  }).noUnknown(),
+);
+
 /** Visits go to another sub of that trade. */
 export const giveVisits = command(
   'visit.give',

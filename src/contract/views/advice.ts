@@ -37,5 +37,7 @@ export interface SlipView {
 export type AdvicePart =
   | { kind: 'slip'; slip: SlipView }
   | { kind: 'answer'; answer: AnswerView }
+  /** So many more are going to be placed. */
+  | { kind: 'more'; answers: number }
   /** An answer that cannot be taken, and why. */
   | { kind: 'refused'; title: string; why: string };

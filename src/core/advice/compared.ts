@@ -12,11 +12,19 @@ export interface Comparable {
   people: number;
   /** Days that were confirmed or are set for the next days and cannot be kept. */
   conflicts: number;
+  /** Days off that are worked. */
+  daysOff: number;
   /** What lies open longer than it may. */
   open: number;
-  /** What the whole plan comes to by the firm's weights: the fewer the better. */
+  /** What the whole plan comes to by the firm's weights, days off with it: the fewer the better. */
   points: number;
 }
+
+/**
+ * What a worked day off comes to in points: as much as half a day late, since everybody who comes is paid half as much again
+ * and somebody has to ask them.
+ */
+export const DAY_OFF = 20;
 
 /** What is compared one by one; each is the better the smaller it is. */
 const SIDES: readonly { of: (one: Comparable) => number; words: string }[] = [
@@ -24,6 +32,7 @@ const SIDES: readonly { of: (one: Comparable) => number; words: string }[] = [
   { of: ({ lateInAll }) => lateInAll, words: 'is less late' },
   { of: ({ open }) => open, words: 'leaves less open' },
   { of: ({ conflicts }) => conflicts, words: 'keeps more of what was confirmed' },
+  { of: ({ daysOff }) => daysOff, words: 'works on fewer days off' },
   { of: ({ trips }) => trips, words: 'takes fewer trips' },
   { of: ({ people }) => people, words: 'moves fewer people' },
 ];

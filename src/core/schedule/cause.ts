@@ -51,6 +51,8 @@ export type Cause = {
   /** Who was to come said no to that day; visits went to another sub, `more` besides the first. */
   | { kind: 'declined'; crew: string; name: string; task: string; work: WorkName; day: Day }
   | { kind: 'given'; sub: string; name: string; task: string; work: WorkName; more: number }
+  /** Visits may come sooner than they stand, `more` besides the first. */
+  | { kind: 'freed'; task: string; work: WorkName; more: number }
   | { kind: 'quiet'; what: 'asked' | 'over'; text: string }
   /** A day off is worked at a job, or is off again. */
   | { kind: 'worked-day'; what: 'worked' | 'off'; day: Day }

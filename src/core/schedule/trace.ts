@@ -272,6 +272,7 @@ function touches(cause: Cause): string[] {
       return [cause.before, cause.after].map(({ area, phase }) => `step:${area}:${phase}`);
     case 'pin':
     case 'declined':
+    case 'freed':
     case 'given':
       return [`task:${cause.task}`];
     case 'gate':

@@ -101,6 +101,8 @@ const SAYINGS: Sayings = {
   'job-task': ({ task, done }) => `${sayWork({ kind: task })} ${done ? 'was done' : 'is open again'}`,
   beside: (cause) => `${listed(cause.places)} were said to share a wall`,
   quiet: (cause) => `Quiet was ${cause.what === 'asked' ? 'asked for' : 'asked for no longer'}: ${cause.text}`,
+  freed: (cause) =>
+    `${sayWork(cause.work)}${cause.more > 0 ? ` and ${counted(cause.more, 'more visit')}` : ''} may come sooner`,
   'worked-day': (cause, on) =>
     `${on(cause.day)} is ${cause.what === 'worked' ? 'worked though it is a day off' : 'a day off again'}`,
   declined: (cause, on) => `${cause.name} cannot come on ${on(cause.day)} for ${sayWork(cause.work)}`,

@@ -441,6 +441,7 @@ const CAUSES: OfEach<Cause> = {
     what,
     text: 'nothing loud before eleven until Friday',
   })),
+  freed: [0, 2].map((more) => ({ kind: 'freed', task: 't', work: { kind: 'called', text: 'Study · wires' }, more })),
   'worked-day': (['worked', 'off'] as const).map((what) => ({ kind: 'worked-day', what, day: '2027-03-20' })),
   'better-order': [{ kind: 'better-order' }],
   form: [{ kind: 'form' }],

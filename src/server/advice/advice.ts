@@ -1,5 +1,6 @@
 import type { SlipOf } from '@/contract/routes';
 import type { AdvicePart, AnswerView, PlacedAnswer } from '@/contract/views/advice';
+import { compareAnswers, DAY_OFF } from '@/core/advice/compared';
 import { countBefore } from '@/core/schedule/calendar';
 import { jobEnd, jobEnds } from '@/core/schedule/job-end';
 import { pointsOf } from '@/core/schedule/objective';
@@ -17,10 +18,10 @@ import { jobRow } from '../reading/job';
 import { readFirm, type FirmReading } from '../reading/reading';
 import { unprocessable } from '../refusal';
 import { refuseWhereServed } from '../serving';
-import { answersTo, type Answer } from './answers';
+import { answersTo, pairsOf, type Answer } from './answers';
 import { slipOf, type Slip } from './slip';
 
-const WAIT = { key: 'wait', title: 'Wait', how: 'The order of the work stays as it is.' };
+const WAIT = { key: 'wait', title: 'Wait', how: 'The order of the work stays as it is.', steps: [] };
 
 /**
  * Something that slipped, with every answer to it: each goes through the door in a transaction that is taken back and is
@@ -36,7 +37,7 @@ export function advise(installation: Installation, who: Actor, of: SlipOf, tell:
   if (!before.ok) throw unprocessable(before.problem.code, before.problem.message);
   const figures = new Figures(firm, slip, before);
   const { effect: _, ...wait } = figures.of(WAIT, before);
-  const answers = answersTo(firm, slip);
+  const answers = answersTo(firm, slip, before.value);
   tell({
     kind: 'slip',
     slip: {
@@ -45,15 +46,23 @@ export function advise(installation: Installation, who: Actor, of: SlipOf, tell:
       ...{ wait, answers: answers.length },
     },
   });
-  for (const answer of answers) {
+  const placed: AnswerView[] = [];
+  const place = (answer: Answer): void => {
     const after = wouldBe(installation, who, asCommand(installation, slip, of, answer, wait.endDay));
     const plan = 'firm' in after ? picture(after.firm) : undefined;
-    if (plan?.ok) tell({ kind: 'answer', answer: { ...figures.of(answer, plan), steps: answer.steps } });
-    else {
+    if (plan?.ok) {
+      const view = { ...figures.of(answer, plan), steps: answer.steps };
+      placed.push(view);
+      tell({ kind: 'answer', answer: view });
+    } else {
       const why = 'problem' in after ? after.problem.title : (plan?.problem.message ?? 'it cannot be placed');
       tell({ kind: 'refused', title: answer.title, why });
     }
-  }
+  };
+  answers.forEach(place);
+  const pairs = pairsOf(compareAnswers(wait, placed).best);
+  tell({ kind: 'more', answers: pairs.length });
+  pairs.forEach(place);
 }
 
 /** The command that takes an answer. */
@@ -78,10 +87,11 @@ class Figures {
   }
 
   /** What an answer comes to, against waiting. */
-  of({ key, title, how }: Pick<Answer, 'key' | 'title' | 'how'>, after: Known): Omit<AnswerView, 'steps'> {
+  of({ key, title, how, steps }: Answer, after: Known): Omit<AnswerView, 'steps'> {
     const { firm, slip, before } = this;
     const effect = compared(firm, before, after);
     const end = jobEnd(after.value.net, after.value.placement, slip.job.id);
+    const daysOff = steps.filter(({ type }) => type === 'worked-day.add').length;
     const placed: PlacedAnswer = {
       ...{ key, title, how },
       ...{ ends: this.dayOf(end), endDay: lastDay(firm.today, end) },
@@ -90,7 +100,8 @@ class Figures {
       lateInAll: this.late(after.value),
       ...{ trips: effect.trips, people: effect.told.length, open: effect.broken.length },
       conflicts: unkeptOf(after.value.net, after.value.placement).length,
-      points: pointsOf(after.value.score),
+      daysOff,
+      points: pointsOf(after.value.score) + DAY_OFF * daysOff,
     };
     return { ...placed, effect };
   }

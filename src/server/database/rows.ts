@@ -1226,6 +1226,7 @@ export interface Rows {
     said_at: string | null;
     said_by: string;
     note: string;
+    free: 0 | 1;
   };
   walk: {
     id: WalkId;
@@ -1571,7 +1572,7 @@ export interface Defaults {
   sub_trade: never;
   supplier: 'email' | 'note' | 'desk' | 'version' | 'phone';
   supplier_closure: 'why';
-  visit_day: 'said' | 'told_day' | 'told_half' | 'said_at' | 'said_by' | 'note';
+  visit_day: 'said' | 'told_day' | 'told_half' | 'said_at' | 'said_by' | 'note' | 'free';
   walk: 'finished_at';
   walk_plan: 'before_version' | 'effect';
   way_in:

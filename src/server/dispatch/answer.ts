@@ -7,7 +7,9 @@ import { notFound, Refusal } from '../refusal';
 import { pinHandlers } from '../schedule/pins';
 import { selectionHandlers } from '../selections/commands';
 import { methodHandlers } from '../sequence/method-commands';
+import { sequenceHandlers } from '../sequence/commands';
 import { stepHandlers } from '../sequence/step-commands';
+import { workedDayHandlers } from '../sites/worked-days';
 import { visitHandlers } from '../visits/commands';
 import { today } from '../zone';
 
@@ -18,7 +20,11 @@ const CHANGES: { readonly [Type in AnswerStep]: Handle<Type> } = {
   'visit.give': visitHandlers['visit.give'],
   'selection.choose': selectionHandlers['selection.choose'],
   'selection.fit-later': selectionHandlers['selection.fit-later'],
+  'link.add': sequenceHandlers['link.add'],
   'pin.drop': pinHandlers['pin.drop'],
+  'step.time': methodHandlers['step.time'],
+  'visit.free': visitHandlers['visit.free'],
+  'worked-day.add': workedDayHandlers['worked-day.add'],
 };
 
 export const answerHandlers = handlers({

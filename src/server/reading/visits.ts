@@ -88,7 +88,7 @@ export const standingOfVisits = ofFirm((firm): Standing | undefined => {
   const stood = new Map<string, Stood>();
   for (const task of plan.tasks) {
     const row = rows.get(task.id);
-    if (row?.said === 'declined') continue;
+    if (row?.said === 'declined' || row?.free === 1) continue;
     if (row) stood.set(task.id, stoodOf(today, row));
     // Visits of a plan from before their days were kept stand where it has them.
     else if (rows.size === 0 && task.crew !== null && task.state === 'waiting')

@@ -173,6 +173,24 @@ export const visitHandlers = handlers({
       context.replan(job, { kind: 'declined', crew: task.crew ?? '', name, task: task.id, work: task.work, day });
     }
   },
+  'visit.free': (context, { tasks }) => {
+    const plan = needPlan(context);
+    const freed = tasks.map((id, index) => {
+      const task = plan.tasks.find((planned) => planned.id === id);
+      if (!task || !isVisit(task)) throw notFound('visit', `tasks[${index}]`);
+      const row = queryOne<VisitDay>(context.db, 'SELECT * FROM visit_day WHERE task = @id', { id });
+      if (row?.told_day)
+        throw unprocessable(
+          'visit-told',
+          `${sayWork(task.work)}: they go by ${formatDay(row.told_day, today(context.installation))}; tell them another day, or ask.`,
+          `tasks[${index}]`,
+        );
+      return task;
+    });
+    for (const { id: task } of freed) execute(context.db, 'UPDATE visit_day SET free = 1 WHERE task = @task', { task });
+    for (const [job, [first, ...more]] of groupBy(freed, (task) => task.job))
+      if (first) context.replan(job, { kind: 'freed', task: first.id, work: first.work, more: more.length });
+  },
   'visit.give': (context, { tasks, sub }) => {
     const plan = needPlan(context);
     const { name } = requireRow(context, 'sub', sub, 'sub');

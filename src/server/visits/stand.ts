@@ -42,7 +42,7 @@ export function standChanges(firm: FirmReading, plan: Plan, anew = false): Stand
     };
     const isNew = !row || row.crew !== made.crew;
     const isElsewhere = isNew || row.day !== made.day || row.half !== made.half;
-    if (isElsewhere && (isNew || anew || followsPlan(today, row, slot, near))) stand.push(made);
+    if (row?.free === 1 || (isElsewhere && (isNew || anew || followsPlan(today, row, slot, near)))) stand.push(made);
   }
   // What a mistyped day leaves out for now is promised all the same.
   for (const { task } of plan.leftOut ?? []) known.delete(task);
@@ -65,7 +65,7 @@ export function writeStandChanges(db: Connection, { stand, gone, anew }: StandCh
       db,
       // Whoever comes now was told nothing by whoever was to come before; what was told while the plan was made stays told.
       `INSERT INTO visit_day (task, job, crew, day, half) VALUES (@task, @job, @crew, @day, @half)
-        ON CONFLICT (task) DO UPDATE SET job = excluded.job, day = excluded.day, half = excluded.half,
+        ON CONFLICT (task) DO UPDATE SET job = excluded.job, day = excluded.day, half = excluded.half, free = 0,
           said = CASE crew WHEN excluded.crew THEN said ELSE 'nothing' END,
           told_day = CASE crew WHEN excluded.crew THEN told_day END,
           told_half = CASE crew WHEN excluded.crew THEN told_half END,

@@ -18,6 +18,11 @@ export function withPart(sheet: Sheet, part: AdvicePart): Sheet {
       return { ...sheet, slip: part.slip };
     case 'answer':
       return { ...sheet, placed: [...sheet.placed, part.answer] };
+    case 'more':
+      return {
+        ...sheet,
+        ...(sheet.slip ? { slip: { ...sheet.slip, answers: sheet.slip.answers + part.answers } } : {}),
+      };
     case 'refused':
       return { ...sheet, refused: [...sheet.refused, { title: part.title, why: part.why }] };
   }

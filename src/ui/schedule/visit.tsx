@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { answerVisits, giveVisits, tellVisits } from '@/contract/commands/visits';
+import { answerVisits, freeVisits, giveVisits, tellVisits } from '@/contract/commands/visits';
 import type { BoardBlock, BoardVisit } from '@/contract/views/plan';
 import { newSending } from '../kit/new-sending';
 import { CommandForm, TextField } from '../kit/form';
@@ -51,6 +51,22 @@ export function Visit({ block, visit, linksUntil }: { block: BoardBlock; visit: 
           {visit.said !== 'confirmed' && (
             <Button size="sm" variant="outline-secondary" onClick={() => setAnswer('yes')}>
               They said yes
+            </Button>
+          )}
+          {visit.said === 'nothing' && (
+            <Button
+              size="sm"
+              variant="outline-secondary"
+              disabled={busy}
+              onClick={() =>
+                void give(
+                  freeVisits,
+                  { tasks: [block.task] },
+                  { text: 'It may come sooner; the plan follows.', back: 'It stands where it stood.' },
+                )
+              }
+            >
+              May come sooner
             </Button>
           )}
           {visit.said !== 'declined' && (

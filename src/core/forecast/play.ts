@@ -1,0 +1,308 @@
+import { seeded } from '../units/seeded';
+import { dayOfSlot } from '../units/slot';
+import { FF, SS, type PlayedNetwork } from './played';
+
+/** What many runs came to, by count: those of two workers are added up. */
+export interface Tally {
+  runs: number;
+  /** Of each end, how often it was at each slot. */
+  ends: number[][];
+  /** How often each task was on the thread that decided the first end. */
+  critical: number[];
+  /** Of each chance and coming: runs in which it went well, and the sum of the first end's slots in those. */
+  well: { runs: number; sum: number }[];
+  /** The sum of the first end's slots. */
+  sum: number;
+}
+
+export const emptyTally = (net: PlayedNetwork): Tally => ({
+  runs: 0,
+  ends: net.ends.map(() => new Array<number>(net.horizon + 1).fill(0)),
+  critical: new Array<number>(net.ids.length).fill(0),
+  well: [...net.chances, ...net.comings].map(() => ({ runs: 0, sum: 0 })),
+  sum: 0,
+});
+
+/** Two tallies of the same network as one. */
+export function addUp(one: Tally, other: Tally): Tally {
+  return {
+    runs: one.runs + other.runs,
+    ends: one.ends.map((counts, at) => counts.map((count, slot) => count + (other.ends[at]?.[slot] ?? 0))),
+    critical: one.critical.map((count, task) => count + (other.critical[task] ?? 0)),
+    well: one.well.map(({ runs, sum }, at) => ({
+      runs: runs + (other.well[at]?.runs ?? 0),
+      sum: sum + (other.well[at]?.sum ?? 0),
+    })),
+    sum: one.sum + other.sum,
+  };
+}
+
+/** Values of the normal distribution, evenly likely: drawing one of them is drawing from it. */
+const NORMAL = normalValues(2048);
+
+/** How much of a spell of weather goes over to the next half-day. */
+const HANGS_ON = 0.55;
+
+/**
+ * Plays a network again and again. Every run has a seed of its own, so that it comes out the same whoever plays it and in
+ * whatever order.
+ */
+export class Player {
+  readonly start: Int32Array;
+  readonly finish: Int32Array;
+  /** The task that decided when each could begin; -1 where none did. */
+  private readonly decided: Int32Array;
+  private readonly net: Numbers;
+  private readonly months: Uint8Array;
+  private readonly bad: Uint8Array;
+
+  constructor(
+    private readonly given: PlayedNetwork,
+    private readonly seed = 1,
+  ) {
+    const count = given.ids.length;
+    this.start = new Int32Array(count);
+    this.finish = new Int32Array(count);
+    this.decided = new Int32Array(count);
+    this.net = numbersOf(given);
+    this.months = Uint8Array.from(
+      { length: given.horizon },
+      (_, slot) => Number(dayOfSlot(given.origin, slot).slice(5, 7)) - 1,
+    );
+    this.bad = new Uint8Array(given.horizon);
+  }
+
+  /** Plays so many runs from a number on and adds them to a tally. */
+  play(from: number, runs: number, tally: Tally): void {
+    for (let run = from; run < from + runs; run++) this.count(this.once(run), tally);
+  }
+
+  /** One run: when each task begins and ends is in `start` and `finish`. @returns what of the chances and comings went well */
+  once(run: number): Uint8Array {
+    const random = seeded(Math.imul(this.seed, 0x9e3779b1) ^ Math.imul(run + 1, 0x85ebca6b));
+    const { chances, comings } = this.given;
+    const well = new Uint8Array(chances.length + comings.length);
+    const { more, floor } = this.net;
+    more.fill(0);
+    floor.set(this.given.floor);
+    chances.forEach(({ task, wrong, more: adds }, at) => {
+      if (random() >= wrong) well[at] = 1;
+      else more[task] = (more[task] ?? 0) + adds;
+    });
+    comings.forEach((coming, number) => {
+      const isLate = random() < coming.late;
+      const by = isLate
+        ? Math.ceil(-Math.log(1 - random()) * coming.lateBy)
+        : -Math.floor(random() * (coming.sooner + 1));
+      well[chances.length + number] = isLate ? 0 : 1;
+      for (const task of coming.tasks) floor[task] = Math.max(floor[task] ?? 0, coming.slot + by);
+    });
+    this.drawWeather(random);
+    const paces = this.given.paces.map(
+      ({ mean, deviation, records }) => mean + (deviation / Math.sqrt(records)) * normal(random),
+    );
+    this.place(random, paces);
+    return well;
+  }
+
+  /** Spells hang together: a wet half-day is likelier followed by another than by a dry one. */
+  private drawWeather(random: () => number): void {
+    const { normals, outlookUntil, horizon } = this.given;
+    if (normals.length === 0) return;
+    const { bad, months } = this;
+    for (let slot = outlookUntil; slot < horizon; slot++) {
+      const chances = normals[months[slot] ?? 0];
+      if (!chances) continue;
+      const before = slot === outlookUntil ? 0 : (bad[slot - 1] ?? 0);
+      let is = 0;
+      for (let kind = 0; kind < 3; kind++) {
+        const chance = chances[kind] ?? 0;
+        // By itself as often as its month says, whatever was before.
+        const hangs = (before & (1 << kind)) !== 0 ? chance + (1 - chance) * HANGS_ON : chance * (1 - HANGS_ON);
+        if (random() < hangs) is |= 1 << kind;
+      }
+      bad[slot] = is;
+    }
+  }
+
+  private place(random: () => number, paces: readonly number[]): void {
+    const { net, start, finish, decided, given } = this;
+    const { order, duration, calendar, pace, arrives, weather, into, before, kind, lag, lagCalendar } = net;
+    const deviations = given.paces.map(({ deviation }) => deviation);
+    for (let at = 0; at < order.length; at++) {
+      const task = order[at] ?? 0;
+      let moment = net.floor[task] ?? 0;
+      let endBy = 0;
+      let by = -1;
+      for (let link = into[task] ?? 0, end = into[task + 1] ?? 0; link < end; link++) {
+        const former = before[link] ?? 0;
+        let time = (kind[link] === SS ? start[former] : finish[former]) ?? 0;
+        if (lag[link] !== 0) time = this.later(time, lag[link] ?? 0, lagCalendar[link] ?? -1);
+        if (kind[link] === FF) {
+          if (time > endBy) endBy = time;
+          if (time > moment) by = former;
+        } else if (time > moment || (time === moment && by < 0)) {
+          moment = time;
+          by = former;
+        }
+      }
+      decided[task] = by;
+      const planned = duration[task] ?? 0;
+      if (planned === 0 && net.more[task] === 0) {
+        start[task] = finish[task] = Math.max(moment, endBy);
+        continue;
+      }
+      const which = pace[task] ?? -1;
+      let halfDays = planned;
+      if (which >= 0)
+        halfDays = Math.max(
+          1,
+          Math.floor(planned * Math.exp((paces[which] ?? 0) + (deviations[which] ?? 0) * normal(random)) + random()),
+        );
+      halfDays += net.more[task] ?? 0;
+      const days = calendar[task] ?? 0;
+      const crew = arrives[task] ?? -1;
+      let first = net.countBefore(days, moment);
+      if (crew >= 0) first += lateBy(given.lateness[crew], random);
+      if (endBy > 0) first = Math.max(first, net.countBefore(days, endBy - 1) - halfDays + 1);
+      const keptOff = weather[task] ?? 0;
+      start[task] = net.worked(days, first);
+      finish[task] =
+        (keptOff === 0 ? net.worked(days, first + halfDays - 1) : this.lastDry(days, first, halfDays, keptOff)) + 1;
+    }
+  }
+
+  /** The moment from which so many half-days have passed, of a calendar or of all. */
+  private later(moment: number, halfDays: number, calendar: number): number {
+    if (calendar < 0) return moment + halfDays;
+    return this.net.worked(calendar, this.net.countBefore(calendar, moment) + halfDays - 1) + 1;
+  }
+
+  /** The last slot of outdoor work that takes only half-days on which nothing keeps it off. */
+  private lastDry(calendar: number, first: number, halfDays: number, keptOff: number): number {
+    let [left, at] = [halfDays, first];
+    for (;;) {
+      const slot = this.net.worked(calendar, at++);
+      if (slot >= this.given.horizon) return this.given.horizon;
+      if (((this.bad[slot] ?? 0) & keptOff) === 0 && --left === 0) return slot;
+    }
+  }
+
+  private count(well: Uint8Array, tally: Tally): void {
+    tally.runs++;
+    const { finish, decided, given } = this;
+    given.ends.forEach(({ tasks }, number) => {
+      let [last, end] = [-1, -1];
+      for (const task of tasks)
+        if ((finish[task] ?? 0) > end) {
+          end = finish[task] ?? 0;
+          last = task;
+        }
+      end = Math.max(0, Math.min(end, given.horizon));
+      const counts = tally.ends[number];
+      if (counts) counts[end] = (counts[end] ?? 0) + 1;
+      if (number > 0) return;
+      tally.sum += end;
+      well.forEach((went, at) => {
+        const part = tally.well[at];
+        if (!part || went === 0) return;
+        part.runs++;
+        part.sum += end;
+      });
+      for (let task = last; task >= 0; task = decided[task] ?? -1)
+        tally.critical[task] = (tally.critical[task] ?? 0) + 1;
+    });
+  }
+}
+
+/** A network's lists as typed arrays. */
+class Numbers {
+  readonly order: Int32Array;
+  readonly duration: Int32Array;
+  readonly floor: Int32Array;
+  readonly more: Int32Array;
+  readonly calendar: Int32Array;
+  readonly pace: Int32Array;
+  readonly arrives: Int32Array;
+  readonly weather: Uint8Array;
+  readonly into: Int32Array;
+  readonly before: Int32Array;
+  readonly kind: Uint8Array;
+  readonly lag: Int32Array;
+  readonly lagCalendar: Int32Array;
+  private readonly slots: Int32Array[];
+  private readonly counts: Int32Array[];
+  private readonly horizon: number;
+
+  constructor(net: PlayedNetwork) {
+    this.order = Int32Array.from(net.order);
+    this.duration = Int32Array.from(net.duration);
+    this.floor = Int32Array.from(net.floor);
+    this.more = new Int32Array(net.ids.length);
+    this.calendar = Int32Array.from(net.calendar);
+    this.pace = Int32Array.from(net.pace);
+    this.arrives = Int32Array.from(net.arrives);
+    this.weather = Uint8Array.from(net.weather);
+    this.into = Int32Array.from(net.into);
+    this.before = Int32Array.from(net.links.before);
+    this.kind = Uint8Array.from(net.links.kind);
+    this.lag = Int32Array.from(net.links.lag);
+    this.lagCalendar = Int32Array.from(net.links.calendar);
+    this.horizon = net.horizon;
+    this.slots = net.calendars.map((worked) => Int32Array.from(worked));
+    this.counts = this.slots.map((worked) => {
+      const counts = new Int32Array(net.horizon + 1);
+      let at = 0;
+      for (let slot = 0; slot <= net.horizon; slot++) {
+        counts[slot] = at;
+        if (worked[at] === slot) at++;
+      }
+      return counts;
+    });
+  }
+
+  /** How many slots of a calendar are earlier than one. */
+  countBefore(calendar: number, slot: number): number {
+    const counts = this.counts[calendar];
+    return counts?.[Math.max(0, Math.min(slot, this.horizon))] ?? 0;
+  }
+
+  /** A slot of a calendar by its number; the horizon for what lies beyond it. */
+  worked(calendar: number, number: number): number {
+    return this.slots[calendar]?.[Math.max(0, number)] ?? this.horizon;
+  }
+}
+
+const numbersOf = (net: PlayedNetwork): Numbers => new Numbers(net);
+
+const normal = (random: () => number): number => NORMAL[Math.floor(random() * NORMAL.length)] ?? 0;
+
+const lateBy = (late: readonly number[] | undefined, random: () => number): number =>
+  late && late.length > 0 ? (late[Math.floor(random() * late.length)] ?? 0) : 0;
+
+/** The middles of so many equal parts of the normal distribution (Acklam's rational approximation, 2003). */
+function normalValues(count: number): Float64Array {
+  return Float64Array.from({ length: count }, (_, at) => quantile((at + 0.5) / count));
+}
+
+function quantile(chance: number): number {
+  const a = [
+    -39.69683028665376, 220.9460984245205, -275.9285104469687, 138.357751867269, -30.66479806614716, 2.506628277459239,
+  ];
+  const b = [-54.47609879822406, 161.5858368580409, -155.6989798598866, 66.80131188771972, -13.28068155288572];
+  const c = [
+    -0.007784894002430293, -0.3223964580411365, -2.400758277161838, -2.549732539343734, 4.374664141464968,
+    2.938163982698783,
+  ];
+  const d = [0.007784695709041462, 0.3224671290700398, 2.445134137142996, 3.754408661907416];
+  const along = (list: readonly number[], x: number): number => list.reduce((sum, factor) => sum * x + factor, 0);
+  const tail = 0.02425;
+  if (chance < tail) {
+    const q = Math.sqrt(-2 * Math.log(chance));
+    return along(c, q) / (along(d, q) * q + 1);
+  }
+  if (chance > 1 - tail) return -quantile(1 - chance);
+  const q = chance - 0.5;
+  const r = q * q;
+  return (along(a, r) * q) / (along(b, r) * r + 1);
+}
