@@ -8,17 +8,15 @@ import { linkTime } from '../schedule/passes';
 import type { Placement } from '../schedule/placing';
 import { roundsOf } from '../schedule/trips';
 import { FF, FS, SS, type Chance, type Coming, type PlayedNetwork } from './played';
-import type { Spread } from './spread';
+import { latenessSeen, pacesSeen } from './seen';
 
 /** What a firm does not know of its work, by names. */
 export interface Uncertain {
-  /** How times spread, by crew; else by trade. */
-  byCrew: ReadonlyMap<CrewKey, Spread>;
-  byTrade: ReadonlyMap<string, Spread>;
-  usual: Spread;
-  /** Half-days late, by crew: one of them each time it arrives. */
+  /** What work took against what was planned for it, by crew where enough was seen, else by trade; the newest last. */
+  paces: ReadonlyMap<CrewKey, readonly number[]>;
+  pacesByTrade: ReadonlyMap<string, readonly number[]>;
+  /** Half-days late, by crew; the newest last. */
   lateness: ReadonlyMap<CrewKey, readonly number[]>;
-  usualLateness: readonly number[];
   chances: readonly (Omit<Chance, 'task'> & { task: string })[];
   comings: readonly (Omit<Coming, 'tasks'> & { tasks: readonly string[] })[];
   normals: PlayedNetwork['normals'];
@@ -54,8 +52,8 @@ export function playedOf(
   const horizon = Math.min(net.horizon, Math.ceil(end * LONGER) + MARGIN);
   const calendars = new CalendarNumbers(horizon);
   const links = linksOf(net, placed, open, number, calendars);
-  const paces = new PaceNumbers(uncertain);
-  const crews = new CrewNumbers(uncertain);
+  const paces = new Lists();
+  const lateness = new Lists();
   const arrives = new Set(arrivals(net, placed));
   const comings = uncertain.comings.flatMap(({ tasks, ...coming }) => {
     const known = tasks.map((id) => number[net.index.get(id) ?? -1] ?? -1).filter((task) => task >= 0);
@@ -70,12 +68,12 @@ export function playedOf(
     floor: floorsOf(net, placed, open, uncertain),
     job: open.map((task) => net.job[task] ?? 0),
     calendar: open.map((task) => calendars.of(net.calendar[task])),
-    pace: open.map((task) => paces.of(net.tasks[task], net.duration[task] ?? 0)),
-    arrives: open.map((task) => (arrives.has(task) ? crews.of(net.tasks[task]?.crew ?? null) : -1)),
+    pace: open.map((task) => paceOf(paces, uncertain, net.tasks[task], net.duration[task] ?? 0)),
+    arrives: open.map((task) => (arrives.has(task) ? lateOf(lateness, uncertain, net.tasks[task]) : -1)),
     weather: open.map((task) => weatherOf(net.tasks[task])),
     calendars: calendars.lists,
     paces: paces.list,
-    lateness: crews.list,
+    lateness: lateness.list,
     chances: uncertain.chances.flatMap(({ task: id, ...chance }) => {
       const task = number[net.index.get(id) ?? -1] ?? -1;
       return task < 0 ? [] : [{ ...chance, task }];
@@ -107,36 +105,33 @@ class CalendarNumbers {
   }
 }
 
-class PaceNumbers {
-  readonly list: Spread[] = [];
-  private readonly known = new Map<Spread, number>();
-  constructor(private readonly uncertain: Uncertain) {}
+/** From so many cases on a crew's own pace is told from that of its trade. */
+const ENOUGH = 8;
 
-  /** What nobody does takes what it takes. */
-  of(task: Task | undefined, duration: number): number {
-    if (!task || task.crew === null || duration === 0) return -1;
-    const { byCrew, byTrade, usual } = this.uncertain;
-    const spread = byCrew.get(task.crew) ?? byTrade.get(task.trade) ?? usual;
-    const known = this.known.get(spread);
-    if (known !== undefined) return known;
-    this.known.set(spread, this.list.length);
-    return this.list.push(spread) - 1;
-  }
-}
-
-class CrewNumbers {
+/** Lists of cases, each once. */
+class Lists {
   readonly list: number[][] = [];
-  private readonly known = new Map<CrewKey, number>();
-  constructor(private readonly uncertain: Uncertain) {}
+  private readonly known = new Map<string, number>();
 
-  of(crew: CrewKey | null): number {
-    if (crew === null) return -1;
-    const known = this.known.get(crew);
+  of(key: string, cases: () => number[]): number {
+    const known = this.known.get(key);
     if (known !== undefined) return known;
-    this.known.set(crew, this.list.length);
-    return this.list.push([...(this.uncertain.lateness.get(crew) ?? this.uncertain.usualLateness)]) - 1;
+    this.known.set(key, this.list.length);
+    return this.list.push(cases()) - 1;
   }
 }
+
+/** By which cases a task's time varies; what nobody does takes what it takes. */
+function paceOf(lists: Lists, { paces, pacesByTrade }: Uncertain, task: Task | undefined, duration: number): number {
+  if (!task || task.crew === null || duration === 0) return -1;
+  const own = paces.get(task.crew) ?? [];
+  return own.length >= ENOUGH
+    ? lists.of(task.crew, () => pacesSeen(own))
+    : lists.of(`trade ${task.trade}`, () => pacesSeen(pacesByTrade.get(task.trade) ?? []));
+}
+
+const lateOf = (lists: Lists, { lateness }: Uncertain, task: Task | undefined): number =>
+  task?.crew ? lists.of(task.crew, () => latenessSeen(lateness.get(task.crew ?? '') ?? [])) : -1;
 
 /** Tasks with which a crew comes to a job: what it goes on with the same or the next half-day is no arrival. */
 function arrivals(net: Compiled, { start, finish }: Placement): number[] {

@@ -6,7 +6,7 @@ import { placedLike } from '../schedule/plan';
 import { playedOf } from './build';
 import { forecastOf } from './forecast';
 import { emptyTally, Player } from './play';
-import { spreadOf } from './spread';
+import { latenessSeen, pacesSeen } from './seen';
 import type { PlayedNetwork } from './played';
 
 /** Ends that are forecast and then come: `npm run long -- forecast 1000`. */
@@ -26,8 +26,7 @@ function firm(seed: number, world: OtherWorld): PlayedNetwork {
     net,
     placement,
     {
-      byCrew: new Map(net.input.crews.map(({ id }) => [id, spreadOf([])])),
-      ...{ byTrade: new Map(), usual: spreadOf([]), lateness: new Map(), usualLateness: [0] },
+      ...{ paces: new Map(), pacesByTrade: new Map(), lateness: new Map() },
       ...{ chances: [], comings: [], normals: wet, outlookUntil: 10 },
     },
     Object.keys(input.jobCalendars).map((job) => ({
@@ -35,8 +34,10 @@ function firm(seed: number, world: OtherWorld): PlayedNetwork {
     })),
   );
   const learned = { ...plain };
-  learned.paces = plain.paces.map((_, kind) => spreadOf(Array.from({ length: RECORDS }, () => world.ratio(kind))));
-  learned.lateness = plain.lateness.map((_, crew) => Array.from({ length: RECORDS }, () => world.late(crew)));
+  learned.paces = plain.paces.map((_, kind) => pacesSeen(Array.from({ length: RECORDS }, () => world.ratio(kind))));
+  learned.lateness = plain.lateness.map((_, crew) =>
+    latenessSeen(Array.from({ length: RECORDS }, () => world.late(crew))),
+  );
   return learned;
 }
 

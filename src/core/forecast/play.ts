@@ -37,11 +37,8 @@ export function addUp(one: Tally, other: Tally): Tally {
   };
 }
 
-/** Values of the normal distribution, evenly likely: drawing one of them is drawing from it. */
-const NORMAL = normalValues(2048);
-
-/** How much of a spell of weather goes over to the next half-day. */
-const HANGS_ON = 0.55;
+/** How much of a spell of weather goes over to the next half-day: wet spells last two days or three. */
+const HANGS_ON = 0.7;
 
 /**
  * Plays a network again and again. Every run has a seed of its own, so that it comes out the same whoever plays it and in
@@ -55,6 +52,8 @@ export class Player {
   private readonly net: Numbers;
   private readonly months: Uint8Array;
   private readonly bad: Uint8Array;
+  private readonly lateness: Float64Array[];
+  private readonly paces: Float64Array[];
 
   constructor(
     private readonly given: PlayedNetwork,
@@ -70,6 +69,8 @@ export class Player {
       (_, slot) => Number(dayOfSlot(given.origin, slot).slice(5, 7)) - 1,
     );
     this.bad = new Uint8Array(given.horizon);
+    this.lateness = given.lateness.map((seen) => new Float64Array(seen.length));
+    this.paces = given.paces.map((seen) => new Float64Array(seen.length));
   }
 
   /** Plays so many runs from a number on and adds them to a tally. */
@@ -98,10 +99,8 @@ export class Player {
       for (const task of coming.tasks) floor[task] = Math.max(floor[task] ?? 0, coming.slot + by);
     });
     this.drawWeather(random);
-    const paces = this.given.paces.map(
-      ({ mean, deviation, records }) => mean + (deviation / Math.sqrt(records)) * normal(random),
-    );
-    this.place(random, paces);
+    this.resample(random);
+    this.place(random);
     return well;
   }
 
@@ -125,10 +124,21 @@ export class Player {
     }
   }
 
-  private place(random: () => number, paces: readonly number[]): void {
-    const { net, start, finish, decided, given } = this;
+  /** What was seen so far might as well have come out otherwise: each run believes another sample of it. */
+  private resample(random: () => number): void {
+    for (const [seen, believed] of [
+      [this.given.lateness, this.lateness],
+      [this.given.paces, this.paces],
+    ] as const)
+      seen.forEach((cases, which) => {
+        const list = believed[which];
+        if (list) for (let at = 0; at < cases.length; at++) list[at] = cases[Math.floor(random() * cases.length)] ?? 0;
+      });
+  }
+
+  private place(random: () => number): void {
+    const { net, start, finish, decided } = this;
     const { order, duration, calendar, pace, arrives, weather, into, before, kind, lag, lagCalendar } = net;
-    const deviations = given.paces.map(({ deviation }) => deviation);
     for (let at = 0; at < order.length; at++) {
       const task = order[at] ?? 0;
       let moment = net.floor[task] ?? 0;
@@ -154,16 +164,13 @@ export class Player {
       }
       const which = pace[task] ?? -1;
       let halfDays = planned;
-      if (which >= 0)
-        halfDays = Math.max(
-          1,
-          Math.floor(planned * Math.exp((paces[which] ?? 0) + (deviations[which] ?? 0) * normal(random)) + random()),
-        );
+      // Parts of half-days come out right in the mean.
+      if (which >= 0) halfDays = Math.max(1, Math.floor(planned * drawn(this.paces[which], random, 1) + random()));
       halfDays += net.more[task] ?? 0;
       const days = calendar[task] ?? 0;
       const crew = arrives[task] ?? -1;
       let first = net.countBefore(days, moment);
-      if (crew >= 0) first += lateBy(given.lateness[crew], random);
+      if (crew >= 0) first += drawn(this.lateness[crew], random, 0);
       if (endBy > 0) first = Math.max(first, net.countBefore(days, endBy - 1) - halfDays + 1);
       const keptOff = weather[task] ?? 0;
       start[task] = net.worked(days, first);
@@ -275,34 +282,6 @@ class Numbers {
 
 const numbersOf = (net: PlayedNetwork): Numbers => new Numbers(net);
 
-const normal = (random: () => number): number => NORMAL[Math.floor(random() * NORMAL.length)] ?? 0;
-
-const lateBy = (late: readonly number[] | undefined, random: () => number): number =>
-  late && late.length > 0 ? (late[Math.floor(random() * late.length)] ?? 0) : 0;
-
-/** The middles of so many equal parts of the normal distribution (Acklam's rational approximation, 2003). */
-function normalValues(count: number): Float64Array {
-  return Float64Array.from({ length: count }, (_, at) => quantile((at + 0.5) / count));
-}
-
-function quantile(chance: number): number {
-  const a = [
-    -39.69683028665376, 220.9460984245205, -275.9285104469687, 138.357751867269, -30.66479806614716, 2.506628277459239,
-  ];
-  const b = [-54.47609879822406, 161.5858368580409, -155.6989798598866, 66.80131188771972, -13.28068155288572];
-  const c = [
-    -0.007784894002430293, -0.3223964580411365, -2.400758277161838, -2.549732539343734, 4.374664141464968,
-    2.938163982698783,
-  ];
-  const d = [0.007784695709041462, 0.3224671290700398, 2.445134137142996, 3.754408661907416];
-  const along = (list: readonly number[], x: number): number => list.reduce((sum, factor) => sum * x + factor, 0);
-  const tail = 0.02425;
-  if (chance < tail) {
-    const q = Math.sqrt(-2 * Math.log(chance));
-    return along(c, q) / (along(d, q) * q + 1);
-  }
-  if (chance > 1 - tail) return -quantile(1 - chance);
-  const q = chance - 0.5;
-  const r = q * q;
-  return (along(a, r) * q) / (along(b, r) * r + 1);
-}
+/** One of some cases. */
+const drawn = (cases: Float64Array | undefined, random: () => number, none: number): number =>
+  cases && cases.length > 0 ? (cases[Math.floor(random() * cases.length)] ?? none) : none;

@@ -1,5 +1,4 @@
 import type { Day } from '../units/day';
-import type { Spread } from './spread';
 
 /** What decides itself only when it is there: an inspection that fails, an assumption that turns out wrong. */
 export interface Chance {
@@ -41,7 +40,7 @@ export interface PlayedNetwork {
   floor: number[];
   job: number[];
   calendar: number[];
-  /** Which spread a task's time is drawn from; -1 for what takes what it takes (curing, milestones). */
+  /** Which list of cases a task's time is drawn from; -1 for what takes what it takes (curing, milestones). */
   pace: number[];
   /** Whose lateness counts where a task is the first of a visit; -1 where nobody arrives. */
   arrives: number[];
@@ -52,7 +51,8 @@ export interface PlayedNetwork {
   links: { before: number[]; kind: number[]; lag: number[]; calendar: number[] };
   /** Worked slots, ascending. */
   calendars: number[][];
-  paces: Spread[];
+  /** What work took against what was planned, case by case: each time is drawn from one of these lists. */
+  paces: number[][];
   /** Half-days late, by crew: one of these each time it arrives. */
   lateness: number[][];
   chances: Chance[];
