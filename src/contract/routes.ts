@@ -70,6 +70,7 @@ export const jobRoutes = {
   progress: (job: JobId, { against, slips }: { against?: string | undefined; slips?: 'all' } = {}): Path =>
     `/jobs/${job}/schedule/progress${query({ against, slips })}`,
   /** Every answer to something that slipped: a thing that comes late, or a piece of work. */
+  forecast: (job: JobId): Path => `/jobs/${job}/schedule/forecast`,
   slip: (job: JobId, of: SlipOf): Path => `/jobs/${job}/schedule/slip${query(of)}`,
 
   walks: (job: JobId): Path => `/jobs/${job}/walks`,
@@ -121,6 +122,7 @@ export const api = {
   sessionPerson: (): Path => '/api/session/person',
   plan: (): Path => '/api/plan.json',
   pull: (task: TaskId): Path => `/api/plan/pull${query({ task })}`,
+  forecast: (job: JobId): Path => `/api/jobs/${job}/forecast`,
   advice: (of: SlipOf): Path => `/api/advice${query(of)}`,
   walkPacks: (): Path => '/api/walk-packs',
   walkPack: (walk: WalkId): Path => `/api/walks/${walk}/pack`,

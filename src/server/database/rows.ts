@@ -1214,6 +1214,13 @@ export interface Rows {
     last_day: string;
     why: string;
   };
+  visit_came: {
+    task: TaskId;
+    job: JobId;
+    crew: string;
+    told_day: string;
+    came_day: string;
+  };
   visit_day: {
     task: TaskId;
     job: JobId;
@@ -1572,6 +1579,7 @@ export interface Defaults {
   sub_trade: never;
   supplier: 'email' | 'note' | 'desk' | 'version' | 'phone';
   supplier_closure: 'why';
+  visit_came: never;
   visit_day: 'said' | 'told_day' | 'told_half' | 'said_at' | 'said_by' | 'note' | 'free';
   walk: 'finished_at';
   walk_plan: 'before_version' | 'effect';

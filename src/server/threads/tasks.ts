@@ -10,6 +10,7 @@ import { areaPaper, jobPaper } from '../papers/documents';
 import type { PaperFile } from '../papers/paper-response';
 import type { Installation } from '../installation';
 import { readFirm, readJob } from '../reading/reading';
+import { forecastView } from '../plan/forecast';
 import { planDocument } from '../plan/document';
 import { pullView } from '../plan/pull';
 import { effectsOfChanges } from '../plan/change-effect';
@@ -52,6 +53,7 @@ export const TASKS = {
   'area paper': (installation: Installation, area: string, file: string, origin: string): Promise<PaperFile> =>
     areaPaper(installation, area, file, origin),
   'plan document': read(planDocument),
+  forecast: read((installation, job: string) => forecastView(readFirm(installation), job)),
 };
 
 export type Tasks = typeof TASKS;

@@ -46,7 +46,7 @@ const subscribe = (tell: () => void): (() => void) => {
  * The look's own colours, read where they are set so that day and evening have theirs; none before the page is in a
  * browser.
  */
-function useInks(): Inks | undefined {
+export function useInks(): Inks | undefined {
   const mode = useSyncExternalStore(
     subscribe,
     () => (window.matchMedia(darkness).matches ? 'dark' : 'light'),

@@ -90,9 +90,14 @@ export function Schedule({ view }: { view: ScheduleView }) {
               <Choice href={to({ shift: shift + 1 })}>later</Choice>
             </span>
             {job && (
-              <Link href={routes.progress(job.id)} className="btn btn-sm btn-outline-secondary">
-                Slip and progress
-              </Link>
+              <>
+                <Link href={routes.forecast(job.id)} className="btn btn-sm btn-outline-secondary">
+                  Forecast
+                </Link>
+                <Link href={routes.progress(job.id)} className="btn btn-sm btn-outline-secondary">
+                  Slip and progress
+                </Link>
+              </>
             )}
             <PrintButton>Print</PrintButton>
           </span>

@@ -1,0 +1,7 @@
+import { route } from '@/server/route';
+import { inThread } from '@/server/threads/in-thread';
+
+/** What a forecast of a job is played from. */
+export const GET = route<{ job: string }>({ session: true }, async (installation, request, { job }) =>
+  Response.json(await inThread(installation, { name: 'forecast', signal: request.signal }, job)),
+);

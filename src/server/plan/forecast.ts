@@ -1,0 +1,139 @@
+import type { ForecastView } from '@/contract/views/forecast';
+import { playedOf, type AskedEnd, type Uncertain } from '@/core/forecast/build';
+import type { Coming } from '@/core/forecast/played';
+import type { NotBefore } from '@/core/schedule/network';
+import { placedLike } from '@/core/schedule/plan';
+import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
+import { taskId, taskRef } from '@/core/sequence/site';
+import { formatDay } from '@/core/units/day';
+import { lastDay, slotOf } from '@/core/units/slot';
+import { sayWork } from '@/core/words/work';
+import { outlookRows, normalRows } from '../reading/firm';
+import { areaRows, jobRow } from '../reading/job';
+import type { FirmReading, JobReading } from '../reading/reading';
+import { assumptionRows } from '../reading/scope';
+import { failing, lateGoods, latenessBySub, pacesByTrade, wrongAssumptions } from '../reading/seen';
+import { selectionRows } from '../reading/selections';
+import { unprocessable } from '../refusal';
+import { planInput } from './plan-input';
+
+/** Half-days that an answer, or a decision, is late in the mean where it is late, and how likely it is. */
+const ANSWERS = { late: 0.35, lateBy: 8 };
+
+/** What somebody from an office looks at. */
+const INSPECTED = PHASE_KEYS.filter((phase) => phaseFacts(phase).hold === 'inspection');
+
+/** A failed inspection: something is put right, and the office comes again. */
+const AGAIN = 8;
+
+/** What a forecast of a job is played from: the whole firm's plan, and all that is not sure of it. */
+export function forecastView(firm: FirmReading, id: string): ForecastView {
+  const job = firm.job(id);
+  const placed = placedLike(planInput(firm));
+  if (!placed.ok) throw unprocessable(placed.problem.code, placed.problem.message);
+  const { net, placement } = placed.value;
+  const open = net.tasks.filter((task) => task.job === id && task.state !== 'done');
+  if (!open.some(({ duration }) => duration > 0))
+    throw unprocessable(
+      'nothing-to-forecast',
+      'No work with a time is left here; set out rooms with their work first.',
+    );
+  const promise = net.input.promises[id];
+  const played = playedOf(net, placement, uncertainOf(firm, net.input.notBefore), endsOf(job, promise));
+  const until = open.reduce((end, task) => Math.max(end, placement.finish[net.index.get(task.id) ?? -1] ?? 0), 0);
+  return {
+    job: { id, name: jobRow(job).name },
+    net: played,
+    names: Object.fromEntries(open.map((task) => [task.id, sayWork(task.work)])),
+    planned: formatDay(lastDay(firm.today, until), firm.today),
+    promise: promise === undefined ? null : formatDay(lastDay(firm.today, promise), firm.today),
+    records: [...pacesByTrade(firm).values()].reduce((sum, list) => sum + list.length, 0),
+    weather: played.normals.length > 0,
+  };
+}
+
+/** The job's end first, then those of its areas. */
+function endsOf(job: JobReading, promise: number | undefined): AskedEnd[] {
+  return [
+    { id: job.id, label: 'The whole job', is: (task) => task.job === job.id, promise: promise ?? null },
+    ...areaRows(job).map(({ id, name }) => ({
+      ...{ id: id as string, label: name, promise: null },
+      is: (task: { area: string | null; duration: number }) => task.area === id,
+    })),
+  ];
+}
+
+/** Days of a month, as its normals are counted. */
+const DAYS = 31;
+
+function uncertainOf(firm: FirmReading, waits: readonly NotBefore[]): Uncertain {
+  const normals = new Map(normalRows(firm).map((row) => [row.month, row]));
+  const outlook = outlookRows(firm).at(-1);
+  return {
+    ...{ paces: new Map(), pacesByTrade: pacesByTrade(firm), lateness: latenessBySub(firm) },
+    chances: firm.jobs.flatMap((id) => chancesOf(firm.job(id))),
+    comings: comingsOf(firm, waits),
+    normals:
+      normals.size === 0
+        ? []
+        : Array.from({ length: 12 }, (_, at): [number, number, number] => {
+            const { wet = 0, windy = 0, frosty = 0 } = normals.get(at + 1) ?? {};
+            return [wet / DAYS, windy / DAYS, frosty / DAYS];
+          }),
+    outlookUntil: outlook ? Math.max(0, slotOf(firm.today, outlook.day, outlook.half) + 1) : 0,
+  };
+}
+
+function chancesOf(job: JobReading): Uncertain['chances'] {
+  const { firm } = job;
+  const wrong = wrongAssumptions(firm);
+  const names = new Map(areaRows(job).map(({ id, name }) => [id as string, name]));
+  return [
+    ...assumptionRows(job)
+      .filter(({ state }) => state === 'open')
+      .map(({ area, phase, text, sure, fallback_half_days: more }) => ({
+        ...{ label: `${names.get(area) ?? ''}: ${text}`, kind: 'assumption' as const, task: taskId(area, phase), more },
+        wrong: sure === null ? wrong : 1 - sure / 100,
+      })),
+    ...areaRows(job).flatMap(({ id, name }) =>
+      INSPECTED.map((phase) => ({
+        ...{ label: `${name}: the inspection passes`, kind: 'inspection' as const, task: taskId(id, phase) },
+        ...{ wrong: failing(firm), more: AGAIN },
+      })),
+    ),
+  ];
+}
+
+/** Everything from outside that work waits for and that may come at another time. */
+function comingsOf(firm: FirmReading, waits: readonly NotBefore[]): Uncertain['comings'] {
+  const goods = lateGoods(firm);
+  const leads = new Map(
+    firm.jobs.flatMap((id) =>
+      selectionRows(firm.job(id)).map((row) => [row.id as string, row.lead_high - row.lead_low] as const),
+    ),
+  );
+  return waits.flatMap(({ task, slot, wait, open, selection, kind, closedBy }): Uncertain['comings'][number][] => {
+    if (kind !== undefined || closedBy !== undefined) return [];
+    const coming = (label: string, of: Coming['kind'], over: Partial<Omit<Coming, 'tasks'>>) => [
+      { label, kind: of, tasks: [task], slot, sooner: 0, ...ANSWERS, ...over },
+    ];
+    if (wait.kind === 'delivery')
+      return coming(`${placeOf(firm, task)}${wait.thing}`, 'order', {
+        ...{ late: goods.late, lateBy: 2 * goods.days },
+        ...(open ? { sooner: 2 * (leads.get(selection ?? '') ?? 0) } : {}),
+      });
+    if (wait.kind === 'request') return coming(wait.label, 'decision', {});
+    if (wait.kind === 'hold') return coming(`${placeOf(firm, task)}${wait.text}`, 'decision', {});
+    if (wait.kind === 'others') return coming(`${placeOf(firm, task)}${wait.who}`, 'order', {});
+    return [];
+  });
+}
+
+function placeOf(firm: FirmReading, task: string): string {
+  const { area } = taskRef(task);
+  for (const id of firm.jobs) {
+    const row = areaRows(firm.job(id)).find((one) => one.id === area);
+    if (row) return `${row.name}: `;
+  }
+  return '';
+}
