@@ -4,7 +4,7 @@
  */
 
 /** What work takes against what was planned, before the firm has records: most as planned, some less, more of it longer. */
-const USUAL_RATIOS = [0.8, 1, 1.1, 1.5];
+const USUAL_RATIOS = [0.85, 1, 1.05, 1.4];
 
 /** Half-days that a sub is late, before the firm has records of them: once in four times by two days. */
 const USUAL_LATENESS = [0, 0, 0, 4];

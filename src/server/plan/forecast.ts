@@ -1,9 +1,9 @@
 import type { ForecastView } from '@/contract/views/forecast';
 import { playedOf, type AskedEnd, type Uncertain } from '@/core/forecast/build';
 import type { Coming } from '@/core/forecast/played';
-import type { NotBefore } from '@/core/schedule/network';
+import type { NotBefore, Task } from '@/core/schedule/network';
 import { placedLike } from '@/core/schedule/plan';
-import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
+import { PHASE_KEYS, phaseFacts, type Phase } from '@/core/sequence/phases';
 import { taskId, taskRef } from '@/core/sequence/site';
 import { formatDay } from '@/core/units/day';
 import { lastDay, slotOf } from '@/core/units/slot';
@@ -19,6 +19,9 @@ import { planInput } from './plan-input';
 
 /** Half-days that an answer, or a decision, is late in the mean where it is late, and how likely it is. */
 const ANSWERS = { late: 0.35, lateBy: 8 };
+
+/** What comes for all rooms together at the end. */
+const TOGETHER: readonly Phase[] = ['snags', 'clean', 'hand-over'];
 
 /** What somebody from an office looks at. */
 const INSPECTED = PHASE_KEYS.filter((phase) => phaseFacts(phase).hold === 'inspection');
@@ -39,7 +42,7 @@ export function forecastView(firm: FirmReading, id: string): ForecastView {
       'No work with a time is left here; set out rooms with their work first.',
     );
   const promise = net.input.promises[id];
-  const played = playedOf(net, placement, uncertainOf(firm, net.input.notBefore), endsOf(job, promise));
+  const played = playedOf(net, placement, uncertainOf(firm, id, net.input.notBefore), endsOf(job, promise));
   const until = open.reduce((end, task) => Math.max(end, placement.finish[net.index.get(task.id) ?? -1] ?? 0), 0);
   return {
     job: { id, name: jobRow(job).name },
@@ -58,7 +61,8 @@ function endsOf(job: JobReading, promise: number | undefined): AskedEnd[] {
     { id: job.id, label: 'The whole job', is: (task) => task.job === job.id, promise: promise ?? null },
     ...areaRows(job).map(({ id, name }) => ({
       ...{ id: id as string, label: name, promise: null },
-      is: (task: { area: string | null; duration: number }) => task.area === id,
+      // Punch list, cleaning and hand-over come for the whole house at once.
+      is: ({ area, phase }: Pick<Task, 'area' | 'phase'>) => area === id && phase !== null && !TOGETHER.includes(phase),
     })),
   ];
 }
@@ -66,13 +70,17 @@ function endsOf(job: JobReading, promise: number | undefined): AskedEnd[] {
 /** Days of a month, as its normals are counted. */
 const DAYS = 31;
 
-function uncertainOf(firm: FirmReading, waits: readonly NotBefore[]): Uncertain {
+/** A room, with its house where that is not the one asked about. */
+const placeName = (job: JobReading, asked: string, area: string): string =>
+  job.id === asked ? area : `${jobRow(job).name}, ${area}`;
+
+function uncertainOf(firm: FirmReading, asked: string, waits: readonly NotBefore[]): Uncertain {
   const normals = new Map(normalRows(firm).map((row) => [row.month, row]));
   const outlook = outlookRows(firm).at(-1);
   return {
     ...{ paces: new Map(), pacesByTrade: pacesByTrade(firm), lateness: latenessBySub(firm) },
-    chances: firm.jobs.flatMap((id) => chancesOf(firm.job(id))),
-    comings: comingsOf(firm, waits),
+    chances: firm.jobs.flatMap((id) => chancesOf(firm.job(id), asked)),
+    comings: comingsOf(firm, asked, waits),
     normals:
       normals.size === 0
         ? []
@@ -84,10 +92,10 @@ function uncertainOf(firm: FirmReading, waits: readonly NotBefore[]): Uncertain 
   };
 }
 
-function chancesOf(job: JobReading): Uncertain['chances'] {
+function chancesOf(job: JobReading, asked: string): Uncertain['chances'] {
   const { firm } = job;
   const wrong = wrongAssumptions(firm);
-  const names = new Map(areaRows(job).map(({ id, name }) => [id as string, name]));
+  const names = new Map(areaRows(job).map(({ id, name }) => [id as string, placeName(job, asked, name)]));
   return [
     ...assumptionRows(job)
       .filter(({ state }) => state === 'open')
@@ -97,7 +105,11 @@ function chancesOf(job: JobReading): Uncertain['chances'] {
       })),
     ...areaRows(job).flatMap(({ id, name }) =>
       INSPECTED.map((phase) => ({
-        ...{ label: `${name}: the inspection passes`, kind: 'inspection' as const, task: taskId(id, phase) },
+        ...{
+          label: `${placeName(job, asked, name)}: ${phaseFacts(phase).label} passes`,
+          kind: 'inspection' as const,
+          task: taskId(id, phase),
+        },
         ...{ wrong: failing(firm), more: AGAIN },
       })),
     ),
@@ -105,7 +117,7 @@ function chancesOf(job: JobReading): Uncertain['chances'] {
 }
 
 /** Everything from outside that work waits for and that may come at another time. */
-function comingsOf(firm: FirmReading, waits: readonly NotBefore[]): Uncertain['comings'] {
+function comingsOf(firm: FirmReading, asked: string, waits: readonly NotBefore[]): Uncertain['comings'] {
   const goods = lateGoods(firm);
   const leads = new Map(
     firm.jobs.flatMap((id) =>
@@ -118,22 +130,22 @@ function comingsOf(firm: FirmReading, waits: readonly NotBefore[]): Uncertain['c
       { label, kind: of, tasks: [task], slot, sooner: 0, ...ANSWERS, ...over },
     ];
     if (wait.kind === 'delivery')
-      return coming(`${placeOf(firm, task)}${wait.thing}`, 'order', {
+      return coming(`${placeOf(firm, asked, task)}${wait.thing}`, 'order', {
         ...{ late: goods.late, lateBy: 2 * goods.days },
         ...(open ? { sooner: 2 * (leads.get(selection ?? '') ?? 0) } : {}),
       });
     if (wait.kind === 'request') return coming(wait.label, 'decision', {});
-    if (wait.kind === 'hold') return coming(`${placeOf(firm, task)}${wait.text}`, 'decision', {});
-    if (wait.kind === 'others') return coming(`${placeOf(firm, task)}${wait.who}`, 'order', {});
+    if (wait.kind === 'hold') return coming(`${placeOf(firm, asked, task)}${wait.text}`, 'decision', {});
+    if (wait.kind === 'others') return coming(`${placeOf(firm, asked, task)}${wait.who}`, 'order', {});
     return [];
   });
 }
 
-function placeOf(firm: FirmReading, task: string): string {
+function placeOf(firm: FirmReading, asked: string, task: string): string {
   const { area } = taskRef(task);
   for (const id of firm.jobs) {
     const row = areaRows(firm.job(id)).find((one) => one.id === area);
-    if (row) return `${row.name}: `;
+    if (row) return `${placeName(firm.job(id), asked, row.name)}: `;
   }
   return '';
 }

@@ -68,8 +68,11 @@ function Shown({ played, stop }: { played: Extract<Played, { tally: Tally }>; st
         promise={view.net.ends[0]?.promise ?? null}
         label={`The job ends between ${dayOf(view, whole.best)} and ${dayOf(view, whole.worst)} in eight of ten runs.`}
       />
+      <p className="soft small-text">
+        How often the job ends on each day{view.promise !== null && '; red is after the promise'}.
+      </p>
       <div className="columns">
-        <Block heading="Room by room">
+        <Block heading="Rooms, four in five times done by">
           <Ends view={view} ends={areas} />
         </Block>
         <div>
@@ -127,24 +130,13 @@ function Figure({ term, children }: { term: string; children: React.ReactNode })
 
 function Ends({ view, ends }: { view: ForecastView; ends: readonly EndForecast[] }) {
   return (
-    <table className="table-lines small-text">
-      <thead>
-        <tr>
-          <th scope="col">Room</th>
-          <th scope="col">In half the runs by</th>
-          <th scope="col">In four of five by</th>
-        </tr>
-      </thead>
-      <tbody>
-        {ends.map(({ id, label, half, likely }) => (
-          <tr key={id}>
-            <th scope="row">{label}</th>
-            <td>{dayOf(view, half)}</td>
-            <td>{dayOf(view, likely)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <Lines className="small-text">
+      {ends.map(({ id, label, half, likely }) => (
+        <Line key={id} beside={<span className="fw-bold">{dayOf(view, likely)}</span>}>
+          {label} <span className="soft">in half the runs by {dayOf(view, half)}</span>
+        </Line>
+      ))}
+    </Lines>
   );
 }
 
