@@ -32,6 +32,8 @@ export interface FirmView {
   people: (PersonView & { email: string | null; phone: string })[];
   subs: SubView[];
   holidays: { day: Day; name: string }[];
+  /** Days of a month that are usually wet, windy, frosty; months of which somebody has said so. */
+  normals: { month: number; name: string; wet: number; windy: number; frosty: number }[];
   /** Jobs that were set up by mistake and can be brought back. */
   removed: { id: string; name: string }[];
   money: { currency: string; markup: number; taxRate: number; taxShown: TaxShown };

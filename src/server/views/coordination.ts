@@ -7,6 +7,7 @@ import { taskId } from '@/core/sequence/site';
 import { plantCrew } from '@/core/sequence/crews';
 import type { Trade } from '@/core/sequence/trades';
 import type { PlannedTask } from '@/core/schedule/plan';
+import { monthName } from '@/core/units/month';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { workdaysBefore } from '@/core/units/workday';
@@ -34,22 +35,6 @@ import { wholePlan, type StoredPlan } from '../reading/plan';
 import { ofFirm, type FirmReading } from '../reading/reading';
 import { inspectionRows, visitRows } from '../reading/sequence';
 import { whenSeen } from '../words';
-
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-];
-const month = (number: number): string => MONTHS[number - 1] ?? '';
 
 /**
  * What a firm arranges with the world outside: inspections, weather, plant, other people's calendars.
@@ -120,7 +105,7 @@ function weatherOf(firm: FirmReading): Pick<CoordinationView, 'outlook' | 'saidA
       })),
     })),
     saidAt: saidAt === undefined ? null : whenSeen(saidAt, firm),
-    normals: normals.map((row) => ({ ...row, month: month(row.month) })),
+    normals: normals.map((row) => ({ ...row, month: monthName(row.month) })),
     expected: plan
       ? expectedLost(
           plan.tasks.flatMap((task) =>
@@ -129,7 +114,7 @@ function weatherOf(firm: FirmReading): Pick<CoordinationView, 'outlook' | 'saidA
           plan.origin,
           new Map(normals.map((row) => [row.month, row])),
           slotOf(plan.origin, addDays(now, OUTLOOK_DAYS)),
-        ).map((row) => ({ ...row, month: month(row.month) }))
+        ).map((row) => ({ ...row, month: monthName(row.month) }))
       : [],
   };
 }

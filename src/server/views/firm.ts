@@ -1,9 +1,10 @@
 import type { FirmView } from '@/contract/views/firm';
 import { groupBy } from '@/core/group-by';
+import { monthName } from '@/core/units/month';
 import { timeIn } from '@/core/units/zone';
 import type { Installation } from '../installation';
 import { awayRows, tradesOfSubs } from '../reading/crews';
-import { firmRow, holidayRows, peopleOf, removedJobs, subRows, tradesNeeded } from '../reading/firm';
+import { firmRow, holidayRows, normalRows, peopleOf, removedJobs, subRows, tradesNeeded } from '../reading/firm';
 import { hourRates } from '../reading/money';
 import { wholePlan } from '../reading/plan';
 import { readFirm } from '../reading/reading';
@@ -41,6 +42,7 @@ export function firmView(installation: Installation): FirmView {
     holidays: holidayRows(firm)
       .filter(({ day }) => day >= now)
       .map(({ day, name }) => ({ day, name })),
+    normals: normalRows(firm).map((row) => ({ ...row, name: monthName(row.month) })),
     removed: removedJobs(firm).map(({ id, name }) => ({ id, name })),
     money: {
       currency: row?.currency ?? '',

@@ -17,6 +17,7 @@ import { Block, BlockHead, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
 import { FirmMoney, HourForm, MoneyForm } from './firm-money';
+import { UsualWeather } from './usual-weather';
 
 type Open =
   { what: 'person' | 'sub' | 'holiday' | 'zone' | 'money' | 'hour' } | { what: 'change' | 'away'; sub: SubView };
@@ -134,6 +135,7 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
           </p>
         </Block>
       </div>
+      <UsualWeather view={view} office={office} />
       {office && <FirmMoney view={view} role={role} onOpen={(what) => setOpen({ what })} />}
       <SidePanel title={open ? TITLES[open.what] : ''} open={open !== undefined} onClose={close}>
         {open && <OneForm open={open} view={view} onDone={close} />}
