@@ -65,7 +65,7 @@ export function slippedFirm(installation: Installation, seed: number, jobs = 3):
   const one = <Entry>(list: readonly Entry[]): Entry => list[upTo(list.length)] as Entry;
   const owner: Actor = { kind: 'person', id: newId(), name: 'Ida', role: 'contractor' };
   const drawn: Drawn = { installation, owner, upTo, one };
-  const founding = { name: 'Own', personId: owner.id ?? '', ownerName: 'Ida', email: 'ida@own.example' };
+  const founding = { name: 'Own', personId: owner.id, ownerName: 'Ida', email: 'ida@own.example' };
   must(installation, 'firm.found', { ...founding, password: 'long enough for it' }, { kind: 'founder' });
   for (const trade of TRADE_KEYS.filter((key) => key !== 'nobody'))
     for (let number = 0; number < 1 + upTo(2); number++)

@@ -21,10 +21,10 @@ export interface Comparable {
 }
 
 /**
- * What a worked day off comes to in points: as much as half a day late, since everybody who comes is paid half as much again
- * and somebody has to ask them.
+ * What a worked day off comes to in points: as much as three quarters of a day late, since everybody who comes is paid half as
+ * much again, and they and the neighbours have to be asked.
  */
-export const DAY_OFF = 20;
+export const DAY_OFF = 30;
 
 /** What is compared one by one; each is the better the smaller it is. */
 const SIDES: readonly { of: (one: Comparable) => number; words: string }[] = [

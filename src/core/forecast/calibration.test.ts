@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { firmAtWork } from '../../../tests/support/firm-at-work';
 import { OtherWorld } from '../../../tests/support/other-world';
-import { compile } from '../schedule/compiled';
 import { placedLike } from '../schedule/plan';
 import { playedOf } from './build';
 import { forecastOf } from './forecast';

@@ -36,7 +36,7 @@ export interface Forecast {
 }
 
 /** The first slot by which so large a share of runs was done. */
-export function slotAt(counts: readonly number[], share: number): number {
+function slotAt(counts: readonly number[], share: number): number {
   const runs = counts.reduce((sum, count) => sum + count, 0);
   let done = 0;
   for (let slot = 0; slot < counts.length; slot++) {

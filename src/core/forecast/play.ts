@@ -49,6 +49,8 @@ export class Player {
   readonly finish: Int32Array;
   /** The task that decided when each could begin; -1 where none did. */
   private readonly decided: Int32Array;
+  private moment = 0;
+  private endBy = 0;
   private readonly net: Numbers;
   private readonly months: Uint8Array;
   private readonly bad: Uint8Array;
@@ -137,46 +139,60 @@ export class Player {
   }
 
   private place(random: () => number): void {
-    const { net, start, finish, decided } = this;
-    const { order, duration, calendar, pace, arrives, weather, into, before, kind, lag, lagCalendar } = net;
+    const { order, more, duration } = this.net;
     for (let at = 0; at < order.length; at++) {
       const task = order[at] ?? 0;
-      let moment = net.floor[task] ?? 0;
-      let endBy = 0;
-      let by = -1;
-      for (let link = into[task] ?? 0, end = into[task + 1] ?? 0; link < end; link++) {
-        const former = before[link] ?? 0;
-        let time = (kind[link] === SS ? start[former] : finish[former]) ?? 0;
-        if (lag[link] !== 0) time = this.later(time, lag[link] ?? 0, lagCalendar[link] ?? -1);
-        if (kind[link] === FF) {
-          if (time > endBy) endBy = time;
-          if (time > moment) by = former;
-        } else if (time > moment || (time === moment && by < 0)) {
-          moment = time;
-          by = former;
-        }
-      }
-      decided[task] = by;
-      const planned = duration[task] ?? 0;
-      if (planned === 0 && net.more[task] === 0) {
-        start[task] = finish[task] = Math.max(moment, endBy);
-        continue;
-      }
-      const which = pace[task] ?? -1;
-      let halfDays = planned;
-      // Parts of half-days come out right in the mean.
-      if (which >= 0) halfDays = Math.max(1, Math.floor(planned * drawn(this.paces[which], random, 1) + random()));
-      halfDays += net.more[task] ?? 0;
-      const days = calendar[task] ?? 0;
-      const crew = arrives[task] ?? -1;
-      let first = net.countBefore(days, moment);
-      if (crew >= 0) first += drawn(this.lateness[crew], random, 0);
-      if (endBy > 0) first = Math.max(first, net.countBefore(days, endBy - 1) - halfDays + 1);
-      const keptOff = weather[task] ?? 0;
-      start[task] = net.worked(days, first);
-      finish[task] =
-        (keptOff === 0 ? net.worked(days, first + halfDays - 1) : this.lastDry(days, first, halfDays, keptOff)) + 1;
+      this.reach(task);
+      if ((duration[task] ?? 0) === 0 && more[task] === 0)
+        this.start[task] = this.finish[task] = Math.max(this.moment, this.endBy);
+      else this.take(task, this.halfDaysOf(task, random), random);
     }
+  }
+
+  /** From when a task may begin, and by when it may not have ended, by what goes before it. */
+  private reach(task: number): void {
+    const { into, before, kind, lag, lagCalendar, floor } = this.net;
+    const { start, finish } = this;
+    let [moment, endBy, by] = [floor[task] ?? 0, 0, -1];
+    for (let link = into[task] ?? 0, end = into[task + 1] ?? 0; link < end; link++) {
+      const former = before[link] ?? 0;
+      let time = (kind[link] === SS ? start[former] : finish[former]) ?? 0;
+      if (lag[link] !== 0) time = this.later(time, lag[link] ?? 0, lagCalendar[link] ?? -1);
+      if (kind[link] === FF) {
+        if (time > endBy) endBy = time;
+        if (time > moment) by = former;
+      } else if (time > moment || (time === moment && by < 0)) {
+        moment = time;
+        by = former;
+      }
+    }
+    this.moment = moment;
+    this.endBy = endBy;
+    this.decided[task] = by;
+  }
+
+  /** What a task takes this time: parts of half-days come out right in the mean. */
+  private halfDaysOf(task: number, random: () => number): number {
+    const { duration, pace, more } = this.net;
+    const which = pace[task] ?? -1;
+    const planned = duration[task] ?? 0;
+    const halfDays =
+      which < 0 ? planned : Math.max(1, Math.floor(planned * drawn(this.paces[which], random, 1) + random()));
+    return halfDays + (more[task] ?? 0);
+  }
+
+  /** Takes so many half-days of its calendar from where it was reached, or from when whoever does it comes. */
+  private take(task: number, halfDays: number, random: () => number): void {
+    const { calendar, arrives, weather } = this.net;
+    const days = calendar[task] ?? 0;
+    const crew = arrives[task] ?? -1;
+    let first = this.net.countBefore(days, this.moment);
+    if (crew >= 0) first += drawn(this.lateness[crew], random, 0);
+    if (this.endBy > 0) first = Math.max(first, this.net.countBefore(days, this.endBy - 1) - halfDays + 1);
+    const keptOff = weather[task] ?? 0;
+    this.start[task] = this.net.worked(days, first);
+    this.finish[task] =
+      (keptOff === 0 ? this.net.worked(days, first + halfDays - 1) : this.lastDry(days, first, halfDays, keptOff)) + 1;
   }
 
   /** The moment from which so many half-days have passed, of a calendar or of all. */

@@ -42,18 +42,24 @@ export function otherOrder({ job, tasks }: Slip, { net }: Placed): Answer[] {
   const known = [...new Map(turned.map((one) => [`${one.slipped.id} ${one.step.id}`, one])).values()];
   const names = areaNames(job);
   const label = ({ step }: Turned): string => phaseFacts(step.phase).label;
+  const places = (list: readonly Turned[]): string => said(list.map(({ step }) => names.get(step.area) ?? ''));
+  const later = (list: readonly Turned[]): string =>
+    said(list.map(({ slipped: { phase } }) => phaseFacts(phase).label));
   const answer = (list: readonly Turned[]): Answer => ({
     key: `order ${list.map(({ step }) => step.id).join(' ')}`,
-    title: `${capital(listed([...new Set(list.map(label))]))} first`,
-    how: `${listed([...new Set(list.map(({ step }) => names.get(step.area) ?? ''))])}: ahead of ${listed([...new Set(list.map(({ slipped: { phase } }) => phaseFacts(phase).label))])}, which usually comes before.`,
-    steps: list.map(({ step, slipped: later }) => ({
+    title: `${capital(said(list.map(label)))} first`,
+    how: `${places(list)}: ahead of ${later(list)}, which usually comes before.`,
+    steps: list.map(({ step, slipped: last }) => ({
       type: 'link.add' as const,
       payload: {
-        ...{ id: uuid(), job: job.id, reason: `${phaseFacts(later.phase).label} slipped` },
+        ...{ id: uuid(), job: job.id, reason: `${phaseFacts(last.phase).label} slipped` },
         before: { area: step.area, phase: step.phase },
-        after: { area: later.area, phase: later.phase },
+        after: { area: last.area, phase: last.phase },
       },
     })),
   });
   return [...known.map((one) => answer([one])), ...(known.length > 1 ? [answer(known)] : [])];
 }
+
+/** Each once, as they are listed. */
+const said = (words: readonly string[]): string => listed([...new Set(words)]);

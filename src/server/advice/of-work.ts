@@ -130,7 +130,9 @@ export function longerDays(slip: Slip): Answer[] {
       {
         key: `longer ${task.id}`,
         title: LONGER,
-        how: `Ten hours a day instead of eight for ${sayWork(task.work)}: ${counted(halfDays, 'half-day')} for ${step.half_days}. Ask them first.`,
+        how:
+          `Ten hours a day instead of eight for ${sayWork(task.work)}: ` +
+          `${counted(halfDays, 'half-day')} for ${step.half_days}. Ask them first.`,
         steps: [
           {
             type: 'step.time',

@@ -60,7 +60,7 @@ function endsOf(job: JobReading, promise: number | undefined): AskedEnd[] {
   return [
     { id: job.id, label: 'The whole job', is: (task) => task.job === job.id, promise: promise ?? null },
     ...areaRows(job).map(({ id, name }) => ({
-      ...{ id: id as string, label: name, promise: null },
+      ...{ id: id, label: name, promise: null },
       // Punch list, cleaning and hand-over come for the whole house at once.
       is: ({ area, phase }: Pick<Task, 'area' | 'phase'>) => area === id && phase !== null && !TOGETHER.includes(phase),
     })),

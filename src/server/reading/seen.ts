@@ -26,7 +26,7 @@ export const pacesByTrade = ofFirm((firm): ReadonlyMap<string, number[]> => {
     firm.db,
     `SELECT step.trade, step.half_days, standing.state
       FROM standing
-      JOIN observation ON observation.id = standing.observation
+      JOIN standing_observation AS observation ON observation.id = standing.observation
       JOIN step ON step.area = observation.area AND step.phase = observation.phase
       WHERE observation.kind = 'progress' AND observation.fraction = 1
       ORDER BY standing.at DESC

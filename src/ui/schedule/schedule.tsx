@@ -89,16 +89,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
               </Choice>
               <Choice href={to({ shift: shift + 1 })}>later</Choice>
             </span>
-            {job && (
-              <>
-                <Link href={routes.forecast(job.id)} className="btn btn-sm btn-outline-secondary">
-                  Forecast
-                </Link>
-                <Link href={routes.progress(job.id)} className="btn btn-sm btn-outline-secondary">
-                  Slip and progress
-                </Link>
-              </>
-            )}
+            {job && <JobPages job={job.id} />}
             <PrintButton>Print</PrintButton>
           </span>
         </PageHead>
@@ -336,3 +327,15 @@ function NoPlan() {
     </Empty>
   );
 }
+
+/** What else there is to know of a job's time. */
+const JobPages = ({ job }: { job: string }) => (
+  <>
+    <Link href={routes.forecast(job)} className="btn btn-sm btn-outline-secondary">
+      Forecast
+    </Link>
+    <Link href={routes.progress(job)} className="btn btn-sm btn-outline-secondary">
+      Slip and progress
+    </Link>
+  </>
+);

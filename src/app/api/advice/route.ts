@@ -1,6 +1,6 @@
 import { whoAsks } from '@/server/access/session';
 import { route } from '@/server/route';
-import { partsResponse } from '@/server/parts-response';
+import { partsResponse } from '@/server/threads/parts-response';
 
 /** What slipped and every answer to it, each placed on the whole firm and told as soon as it is. */
 export const GET = route({ session: true }, async (installation, request) => {
