@@ -70,6 +70,7 @@ export const jobRoutes = {
   progress: (job: JobId, { against, slips }: { against?: string | undefined; slips?: 'all' } = {}): Path =>
     `/jobs/${job}/schedule/progress${query({ against, slips })}`,
   /** Every answer to something that slipped: a thing that comes late, or a piece of work. */
+  living: (job: JobId): Path => `/jobs/${job}/schedule/living`,
   forecast: (job: JobId): Path => `/jobs/${job}/schedule/forecast`,
   slip: (job: JobId, of: SlipOf): Path => `/jobs/${job}/schedule/slip${query(of)}`,
 

@@ -185,6 +185,7 @@ describe('public pages', () => {
       { title: 'Second', body: 'b <i>2</i>', when: 'today' },
       { title: 'First', body: 'b 1', when: 'Mon' },
     ],
+    household: { gaps: [], off: [] },
     next: [{ when: 'Tue 9 Mar', text: 'The wires — Guest suite', means: phrase('Cables go in.') }],
     choices: [],
     requests: [],

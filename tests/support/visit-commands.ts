@@ -55,6 +55,14 @@ const saturday = { id: quiet, job: signalHouse, day: '2027-03-20', words: 'the n
 const workedDays = (installation: Installation): unknown =>
   queryOne<{ day: string }>(installation.db, 'SELECT day FROM worked_day WHERE id = @quiet', { quiet })?.day ?? null;
 
+const hired = {
+  ...{ id: quiet, job: signalHouse, need: 'toilet' as const, words: 'a hired toilet in the yard' },
+  fromDay: '2027-03-15',
+};
+const provisions = (installation: Installation): unknown =>
+  queryOne<{ words: string }>(installation.db, 'SELECT words FROM provision WHERE id = @quiet', { quiet })?.words ??
+  null;
+
 /** Every command of visits and of quiet, with what it leaves behind. */
 export const VISITS: Record<string, Given> = {
   'visit.tell': {
@@ -101,6 +109,13 @@ export const VISITS: Record<string, Given> = {
     leaves: (installation) => queryAll(installation.db, 'SELECT 1 FROM visit_day WHERE free = 1').length,
     expected: 1,
     plans: true,
+  },
+  'provision.add': { payload: hired, leaves: provisions, expected: 'a hired toilet in the yard' },
+  'provision.drop': {
+    before: (installation) => must(installation, 'provision.add', hired),
+    payload: { id: quiet },
+    leaves: provisions,
+    expected: null,
   },
   'worked-day.add': {
     payload: saturday,

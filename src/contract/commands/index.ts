@@ -18,6 +18,7 @@ import * as undo from './undo';
 import * as visits from './visits';
 import * as walks from './walks';
 import * as wayIn from './way-in';
+import * as provision from './provision';
 import * as workedDay from './worked-day';
 import type { AnyObject, ObjectSchema } from 'yup';
 import type { CommandKind, InputOf, PayloadOf } from '../command';
@@ -48,6 +49,8 @@ export const COMMANDS = {
   'plan.take': schedule.takePlan,
   'quiet.add': quiet.addQuiet,
   'quiet.drop': quiet.dropQuiet,
+  'provision.add': provision.addProvision,
+  'provision.drop': provision.dropProvision,
   'worked-day.add': workedDay.addWorkedDay,
   'worked-day.drop': workedDay.dropWorkedDay,
   'way-in.add': wayIn.addWayIn,

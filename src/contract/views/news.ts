@@ -1,6 +1,7 @@
 import type { Brief } from '@/core/scope/brief';
 import type { Day } from '@/core/units/day';
 import type { Phrase } from '@/core/words/phrase';
+import type { LivingGap } from './living';
 import type { Audience } from '../commands/news';
 import type { Statement, StatementDiff } from '@/core/scope/statement';
 import type { JobHead, PastShown, PictureView } from './job';
@@ -71,6 +72,8 @@ export interface ClientShared extends SharedBase {
   updates: { title: string; body: string; when: string }[];
   /** What comes within the next days, with a line that explains it. */
   next: { when: string; text: string; means: Phrase | null }[];
+  /** What those who live there are without and when, and the hours on which something is off. */
+  household: { gaps: LivingGap[]; off: { when: string; text: string }[] };
   decisions: { text: string; by: Day }[];
   /** What is theirs to choose, with what there is to choose from. */
   choices: {

@@ -3,7 +3,19 @@ import { describe, expect, it } from 'vitest';
 import { compareAnswers, type Comparable } from './compared';
 
 const answer = (key: string, over: Partial<Comparable> = {}): Comparable => ({
-  ...{ key, title: key, won: 0, lateInAll: 0, trips: 0, people: 0, conflicts: 0, daysOff: 0, open: 0, points: 100 },
+  ...{
+    key,
+    title: key,
+    won: 0,
+    lateInAll: 0,
+    trips: 0,
+    people: 0,
+    conflicts: 0,
+    nights: 0,
+    daysOff: 0,
+    open: 0,
+    points: 100,
+  },
   ...over,
 });
 const wait = answer('wait', { lateInAll: 4, people: 3 });
@@ -28,7 +40,14 @@ describe('answers to a slip', () => {
   const middling = answer('wait', { people: 1, points: 10 });
   const figures = fc.record({
     ...{ won: fc.integer({ min: -3, max: 3 }), lateInAll: fc.nat(3), trips: fc.integer({ min: -2, max: 2 }) },
-    ...{ people: fc.nat(3), conflicts: fc.nat(1), daysOff: fc.nat(1), open: fc.nat(1), points: fc.nat(20) },
+    ...{
+      people: fc.nat(3),
+      conflicts: fc.nat(1),
+      nights: fc.nat(1),
+      daysOff: fc.nat(1),
+      open: fc.nat(1),
+      points: fc.nat(20),
+    },
   });
 
   it('are none lost, none is worse than waiting by the weights, and whatever is folded has somebody who is nowhere worse', () =>
@@ -40,7 +59,7 @@ describe('answers to a slip', () => {
           given.map(({ key }) => key).sort(),
         );
         expect(best.filter(({ points, open }) => points > middling.points && open >= middling.open)).toEqual([]);
-        const sides = ['lateInAll', 'trips', 'people', 'conflicts', 'daysOff', 'open'] as const;
+        const sides = ['lateInAll', 'trips', 'people', 'conflicts', 'nights', 'daysOff', 'open'] as const;
         for (const { answer: one } of folded)
           expect(
             one.points > middling.points ||

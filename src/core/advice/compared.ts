@@ -12,6 +12,8 @@ export interface Comparable {
   people: number;
   /** Days that were confirmed or are set for the next days and cannot be kept. */
   conflicts: number;
+  /** Nights of a household with something missing that nobody should be without. */
+  nights: number;
   /** Days off that are worked. */
   daysOff: number;
   /** What lies open longer than it may. */
@@ -32,6 +34,7 @@ const SIDES: readonly { of: (one: Comparable) => number; words: string }[] = [
   { of: ({ lateInAll }) => lateInAll, words: 'is less late' },
   { of: ({ open }) => open, words: 'leaves less open' },
   { of: ({ conflicts }) => conflicts, words: 'keeps more of what was confirmed' },
+  { of: ({ nights }) => nights, words: 'leaves the household better off' },
   { of: ({ daysOff }) => daysOff, words: 'works on fewer days off' },
   { of: ({ trips }) => trips, words: 'takes fewer trips' },
   { of: ({ people }) => people, words: 'moves fewer people' },

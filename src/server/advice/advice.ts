@@ -15,6 +15,7 @@ import type { Installation } from '../installation';
 import { compared, picture, type Picture } from '../plan/compare';
 import { readAhead } from '../reading/ahead';
 import { jobRow } from '../reading/job';
+import { householdOf } from '../reading/living';
 import { readFirm, type FirmReading } from '../reading/reading';
 import { unprocessable } from '../refusal';
 import { refuseWhereServed } from '../serving';
@@ -101,6 +102,7 @@ class Figures {
       ...{ trips: effect.trips, people: effect.told.length, open: effect.broken.length },
       conflicts: unkeptOf(after.value.net, after.value.placement).length,
       daysOff,
+      nights: this.nights(after.value),
       points: pointsOf(after.value.score) + DAY_OFF * daysOff,
     };
     return { ...placed, effect };
@@ -112,6 +114,17 @@ class Figures {
   private days({ net }: Placed, from: number, to: number): number {
     const calendar = net.jobCalendar[net.job.indexOf(net.jobs.indexOf(this.slip.job.id))];
     return calendar ? (countBefore(calendar, to) - countBefore(calendar, from)) / 2 : 0;
+  }
+
+  /** Nights with something missing, at the job that slipped. */
+  private nights({ net, placement }: Placed): number {
+    const { job } = this.slip;
+    const tasks = net.tasks.flatMap((task, number) =>
+      task.job === job.id
+        ? [{ ...task, start: placement.start[number] ?? 0, finish: placement.finish[number] ?? 0 }]
+        : [],
+    );
+    return householdOf(job, tasks).nights;
   }
 
   /** Worked days that promises are missed by, over all jobs. */

@@ -808,6 +808,26 @@ export interface Rows {
     records: number;
     kept: number;
   };
+  provision: {
+    id: string;
+    job: JobId;
+    need:
+      | 'toilet'
+      | 'shower'
+      | 'bath'
+      | 'sink'
+      | 'cooking'
+      | 'cold food'
+      | 'laundry'
+      | 'heat'
+      | 'hot water'
+      | 'way in'
+      | 'beds'
+      | 'parking';
+    words: string;
+    from_day: string;
+    until_day: string | null;
+  };
   purchase_bill: {
     id: string;
     job: JobId;
@@ -1471,6 +1491,7 @@ export interface Defaults {
   plant_down: never;
   price: 'name' | 'unit' | 'unit_price';
   projection: never;
+  provision: 'until_day';
   purchase_bill: 'number' | 'other' | 'less_deposit' | 'removed' | 'version';
   purchase_bill_line: never;
   purchase_line: 'selection' | 'calculation' | 'purchase' | 'code' | 'per_pack' | 'unit_price' | 'instead' | 'replaces';

@@ -20,6 +20,7 @@ import { sequenceHandlers } from '../sequence/commands';
 import { inspectionHandlers } from '../schedule/inspections';
 import { pinHandlers } from '../schedule/pins';
 import { quietHandlers } from '../sites/quiet';
+import { provisionHandlers } from '../sites/provisions';
 import { workedDayHandlers } from '../sites/worked-days';
 import { visitHandlers } from '../visits/commands';
 import { takeHandlers } from '../plan/take';
@@ -84,6 +85,7 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   visitHandlers,
   quietHandlers,
   workedDayHandlers,
+  provisionHandlers,
   planHandlers,
   takeHandlers,
   resourceHandlers,

@@ -29,6 +29,7 @@ import { contentOf } from '../views/statement';
 import { alternativesOf, selectionsOf } from '../views/selection';
 import { requestViews } from '../views/requests';
 import { holdsOf } from '../views/holds';
+import { livingGaps, livingOff } from '../views/living';
 import { logisticsOf } from '../views/logistics';
 import { subVisits } from '../views/sub-visits';
 import { briefIn, briefOfJob, findingsOf } from '../views/scope-parts';
@@ -132,6 +133,7 @@ function base(
   | 'finish'
   | 'updates'
   | 'next'
+  | 'household'
   | 'decisions'
   | 'choices'
   | 'requests'
@@ -192,6 +194,7 @@ function clientShared(job: JobReading, link: OpenLink): ClientShared {
             means: work.phase ? stepMeaning(work.phase).means : null,
           }))
       : [],
+    household: { gaps: livingGaps(job), off: livingOff(job).slice(0, 12) },
     decisions: holdsOf(job)
       .filter((hold) => hold.kind === 'client' && hold.request === null)
       .map((hold) => ({ text: capital(hold.text), by: hold.expectedOn })),

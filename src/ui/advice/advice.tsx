@@ -171,7 +171,7 @@ const againstPromise = (late: number): string =>
 
 /** An answer at a glance: where it ends, and what it takes. */
 function Facts({ answer }: { answer: PlacedAnswer }) {
-  const { title, how, ends, late, won, trips, people, conflicts, daysOff } = answer;
+  const { title, how, ends, late, won, trips, people, conflicts, daysOff, nights } = answer;
   return (
     <>
       <span className="fw-bold d-block">{title}</span>
@@ -185,6 +185,12 @@ function Facts({ answer }: { answer: PlacedAnswer }) {
         <span>{won}</span>
         <span>Trips</span>
         <span>{trips === 0 ? 'as many' : `${Math.abs(trips)} ${trips > 0 ? 'more' : 'fewer'}`}</span>
+        {nights > 0 && (
+          <>
+            <span>Nights without</span>
+            <span className="bad">{nights}</span>
+          </>
+        )}
         <span>Days off worked</span>
         <span>{daysOff}</span>
         <span>People to tell</span>

@@ -84,6 +84,7 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
           </Lines>
         </>
       )}
+      <Household household={view.household} />
       {view.pictures.length > 0 && (
         <>
           <h2>Pictures</h2>
@@ -99,6 +100,28 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
         by the authority.
       </p>
     </main>
+  );
+}
+
+/** What those who live there are without and when, with the hours on which something is off. */
+function Household({ household: { gaps, off } }: { household: ClientShared['household'] }) {
+  if (gaps.length + off.length === 0) return null;
+  return (
+    <>
+      <h2>Living in the house</h2>
+      <Lines>
+        {off.map(({ when, text }) => (
+          <Line key={when + text} mark={<StateIcon kind="waiting" />}>
+            <span className="fw-bold">{when}</span>: {text}
+          </Line>
+        ))}
+        {gaps.map(({ when, text }) => (
+          <Line key={when + text}>
+            <span className="fw-bold">{when}</span>: {text}
+          </Line>
+        ))}
+      </Lines>
+    </>
   );
 }
 

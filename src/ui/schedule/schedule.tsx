@@ -334,6 +334,9 @@ const JobPages = ({ job }: { job: string }) => (
     <Link href={routes.forecast(job)} className="btn btn-sm btn-outline-secondary">
       Forecast
     </Link>
+    <Link href={routes.living(job)} className="btn btn-sm btn-outline-secondary">
+      Living in
+    </Link>
     <Link href={routes.progress(job)} className="btn btn-sm btn-outline-secondary">
       Slip and progress
     </Link>
