@@ -30,6 +30,8 @@ export interface DemoJob {
   startsIn: number;
   promisedIn: number;
   livedIn: boolean;
+  /** What stands in for something the household is without, from so many days on. */
+  provisions?: readonly { need: HouseholdNeed; words: string; from: number }[];
   loudHalf?: 'morning' | 'afternoon';
   levels: { key: string; name: string; height: number; note?: string }[];
   areas: DemoArea[];

@@ -244,6 +244,12 @@ class Script {
     });
     for (const [one, other, opens] of job.beside)
       this.say('area.beside', { one: id('area', one), other: id('area', other), opens: opens === 'opens' });
+    (job.provisions ?? []).forEach(({ from, ...provision }, number) =>
+      this.say('provision.add', {
+        ...{ id: id('provision', String(number)), job: id(), ...provision },
+        fromDay: day(from),
+      }),
+    );
     job.holds.forEach(({ area, askedIn, expectedIn, ...hold }, number) =>
       this.say('hold.add', {
         id: id('hold', String(number)),

@@ -12,6 +12,10 @@ export const signalHouse: DemoJob = {
   startsIn: -41,
   promisedIn: 200,
   livedIn: true,
+  provisions: [
+    { need: 'cold food', words: 'the old fridge stands in the boot room', from: -14 },
+    { need: 'cooking', words: 'two rings and an oven in the sitting room', from: -14 },
+  ],
   loudHalf: 'morning',
   levels: [
     { key: 'ground', name: 'Ground', height: 0 },

@@ -89,6 +89,7 @@ export const routes = {
   today: (): Path => '/',
   board: (show: BoardShown = {}): Path => `/schedule${query(show)}`,
   runs: (): Path => '/runs',
+  route: (): Path => '/route',
   bench: (area?: AreaId): Path => `/bench${query({ area })}`,
   calculator: (name: string, show: { kept?: string; area?: AreaId } = {}): Path => `/bench/${name}${query(show)}`,
   suppliers: (): Path => '/suppliers',

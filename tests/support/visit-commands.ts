@@ -110,6 +110,21 @@ export const VISITS: Record<string, Given> = {
     expected: 1,
     plans: true,
   },
+  'travel.set': {
+    payload: { one: 'yard', other: signalHouse, minutes: 25 },
+    leaves: (installation) => queryOne(installation.db, 'SELECT minutes FROM travel'),
+    expected: { minutes: 25 },
+  },
+  'spot.set': {
+    payload: { place: signalHouse, north: 47.5, east: 8.25 },
+    leaves: (installation) => queryOne(installation.db, 'SELECT north, east FROM spot'),
+    expected: { north: 47.5, east: 8.25 },
+  },
+  'route.keep': {
+    payload: { day: TODAY, starts: '07:30', stops: [{ place: signalHouse, stays: 40, from: '08:00', until: '10:00' }] },
+    leaves: (installation) => queryOne(installation.db, 'SELECT place, stays, until_hour FROM route_stop'),
+    expected: { place: signalHouse, stays: 40, until_hour: '10:00' },
+  },
   'provision.add': { payload: hired, leaves: provisions, expected: 'a hired toilet in the yard' },
   'provision.drop': {
     before: (installation) => must(installation, 'provision.add', hired),

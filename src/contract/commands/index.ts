@@ -18,6 +18,7 @@ import * as undo from './undo';
 import * as visits from './visits';
 import * as walks from './walks';
 import * as wayIn from './way-in';
+import * as route from './route';
 import * as provision from './provision';
 import * as workedDay from './worked-day';
 import type { AnyObject, ObjectSchema } from 'yup';
@@ -49,6 +50,9 @@ export const COMMANDS = {
   'plan.take': schedule.takePlan,
   'quiet.add': quiet.addQuiet,
   'quiet.drop': quiet.dropQuiet,
+  'travel.set': route.setTravel,
+  'spot.set': route.setSpot,
+  'route.keep': route.keepRoute,
   'provision.add': provision.addProvision,
   'provision.drop': provision.dropProvision,
   'worked-day.add': workedDay.addWorkedDay,

@@ -946,6 +946,18 @@ export interface Rows {
     area: AreaId | null;
     phase: Phase | null;
   };
+  route_day: {
+    day: string;
+    starts: string;
+  };
+  route_stop: {
+    day: string;
+    place: string;
+    stays: number;
+    from_hour: string;
+    until_hour: string;
+    note: string;
+  };
   rule_switch: {
     id: string;
     rule: number;
@@ -1117,6 +1129,11 @@ export interface Rows {
     removed: 0 | 1;
     version: number;
   };
+  spot: {
+    place: string;
+    north: number;
+    east: number;
+  };
   standing: {
     matter: string;
     job: JobId;
@@ -1233,6 +1250,11 @@ export interface Rows {
     first_day: string;
     last_day: string;
     why: string;
+  };
+  travel: {
+    one: string;
+    other: string;
+    minutes: number;
   };
   visit_came: {
     task: TaskId;
@@ -1525,6 +1547,8 @@ export interface Defaults {
     | 'removed'
     | 'version';
   request_wait: 'selection' | 'area' | 'phase';
+  route_day: never;
+  route_stop: 'from_hour' | 'until_hour' | 'note';
   rule_switch: 'job' | 'area';
   scope_item:
     | 'quantity'
@@ -1591,6 +1615,7 @@ export interface Defaults {
   slip_answer: 'selection' | 'task' | 'by';
   spare: 'selection' | 'quantity' | 'unit' | 'place' | 'kept_at' | 'observation' | 'version';
   spending: 'area' | 'selection' | 'removed' | 'version';
+  spot: never;
   standing: 'state';
   standpoint: 'removed' | 'version';
   statement: 'made_by' | 'sent_at' | 'agreed_at' | 'agreed_by' | 'version';
@@ -1600,6 +1625,7 @@ export interface Defaults {
   sub_trade: never;
   supplier: 'email' | 'note' | 'desk' | 'version' | 'phone';
   supplier_closure: 'why';
+  travel: never;
   visit_came: never;
   visit_day: 'said' | 'told_day' | 'told_half' | 'said_at' | 'said_by' | 'note' | 'free';
   walk: 'finished_at';

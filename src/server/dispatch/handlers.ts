@@ -20,6 +20,7 @@ import { sequenceHandlers } from '../sequence/commands';
 import { inspectionHandlers } from '../schedule/inspections';
 import { pinHandlers } from '../schedule/pins';
 import { quietHandlers } from '../sites/quiet';
+import { tripHandlers } from '../trips/commands';
 import { provisionHandlers } from '../sites/provisions';
 import { workedDayHandlers } from '../sites/worked-days';
 import { visitHandlers } from '../visits/commands';
@@ -86,6 +87,7 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   quietHandlers,
   workedDayHandlers,
   provisionHandlers,
+  tripHandlers,
   planHandlers,
   takeHandlers,
   resourceHandlers,

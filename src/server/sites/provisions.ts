@@ -11,10 +11,11 @@ export const provisionHandlers = handlers({
     const on = today(context.installation);
     if (untilDay && untilDay < on)
       throw unprocessable('provision-over', `${formatDay(untilDay, on)} is over; say a day to come.`, 'untilDay');
+    context.logFor(job);
     insert(context.db, 'provision', { id, job, need, words, from_day: fromDay, until_day: orNull(untilDay) });
   },
   'provision.drop': (context, { id }) => {
-    requireRow(context, 'provision', id, 'provision');
+    context.logFor(requireRow(context, 'provision', id, 'provision').job);
     execute(context.db, 'DELETE FROM provision WHERE id = @id', { id });
   },
 });

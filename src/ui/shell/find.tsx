@@ -12,6 +12,7 @@ const ALWAYS: Found[] = [
   { label: 'Today', kind: 'place', path: routes.today() },
   { label: 'Schedule, all jobs', kind: 'place', path: routes.board() },
   { label: 'Firm, subs and people', kind: 'place', path: routes.firm() },
+  { label: 'Trips and route', kind: 'place', path: routes.route() },
   { label: 'Run list', kind: 'place', path: routes.runs() },
   { label: 'Bench', kind: 'place', path: routes.bench() },
   { label: 'New job', kind: 'place', path: routes.newJob() },

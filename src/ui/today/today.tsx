@@ -58,7 +58,14 @@ function summary(view: TodayView): string {
 
 function Sites({ view }: { view: TodayView }) {
   return (
-    <Block heading="Walk today">
+    <Block
+      heading="Walk today"
+      beside={
+        <Link href={routes.route()} className="push small-text">
+          Trips and route
+        </Link>
+      }
+    >
       {view.sites.length === 0 && (
         <p className="soft mt-2">Every site was walked lately. The next is due when its work has moved on.</p>
       )}
