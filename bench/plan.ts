@@ -16,7 +16,7 @@ import { figure, inTurn, median, type Figure } from './measure';
 
 const ORIGIN = '2027-03-08';
 const JOBS = 60;
-const HORIZON = 6_000;
+export const HORIZON = 6_000;
 
 const AREAS: readonly [AreaKind, ...Work[]][] = [
   ['room', 'kitchen', 'open-wall'],
@@ -57,7 +57,7 @@ function site(number: number): Site {
 }
 
 /** Sixty jobs that share the crews of one firm: about 5,000 tasks. */
-function network(): PlanInput {
+export function network(): PlanInput {
   const days = (slot: number): boolean => Math.floor(slot / 2) % 7 < 5;
   const crews = TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => ({
     id: trade,

@@ -1,3 +1,4 @@
+import { forecastFigures } from './forecast';
 import { doorFigures } from './door';
 import { narrationFigures } from './narration';
 import { planFigures } from './plan';
@@ -11,6 +12,7 @@ import { scheduleFigures } from './schedule';
 /** `npm run bench [-- NAME]`: one JSON object a line; ratios against something plain, taken in the same run. */
 const QUESTIONS = {
   plan: planFigures,
+  forecast: forecastFigures,
   door: doorFigures,
   quantities: quantityFigures,
   layout: layoutFigures,

@@ -5,7 +5,7 @@ import { emptyHouse } from '../support/installations';
 import { advised, slippedFirm } from '../support/slips';
 
 /** So many slips: `npm run long -- slips 200`. */
-const SLIPS = Number(process.env.SLIPS ?? 4);
+const SLIPS = Number(process.env.SLIPS ?? 2);
 
 /** What somebody does by rote: what is missing is fitted later, another hand comes, a Saturday is worked, else they wait. */
 const BY_ROTE = ['fit-later', 'sub ', 'saturday '];

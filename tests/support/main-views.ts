@@ -126,6 +126,8 @@ export const MAIN_VIEWS: MainView[] = [
     path: `${job}/schedule?task=${encodeURIComponent(`${areaOf('lroof')}:deck`)}`,
     press: ['Move it'],
   },
+  { name: 'Living in', path: `${job}/schedule/living` },
+  { name: 'Trips and route', path: '/route' },
   { name: 'Slip and progress', path: `${job}/schedule/progress`, file: { desk: 'progress.png' } },
   { name: 'Coordination', path: '/coordination' },
   { name: 'An inspection office', deskOnly: true, path: '/coordination', press: ['Add an office'] },

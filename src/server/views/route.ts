@@ -143,7 +143,7 @@ function placesOf(firm: FirmReading, day: Day): RoutePlace[] {
   });
 }
 
-/** What is left over all houses, by trade: the fewest trips. Whoever has only one thing left needs no grouping. */
+/** What is left over all houses, by trade: the fewest trips. */
 function tripsByTrade(firm: FirmReading): RouteView['trips'] {
   const { today } = firm;
   const plan = wholePlan(firm);
@@ -165,7 +165,7 @@ function tripsByTrade(firm: FirmReading): RouteView['trips'] {
   );
   return [...groupBy(found, ({ task }) => task.crew ?? '')].flatMap(([crew, list]): RouteView['trips'] => {
     const [first] = list;
-    if (!first || list.length < 2) return [];
+    if (!first) return [];
     const trips = tripsOf(list.map(({ left }) => left));
     const text = new Map(list.map((one) => [one.left.id, one.text]));
     return [

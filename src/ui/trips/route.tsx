@@ -237,7 +237,7 @@ function Trips({ view }: { view: RouteView }) {
   };
   return (
     <Block heading="One trip for what is left">
-      {view.trips.length === 0 && <p className="soft mt-2">No trade has two things left to come back for.</p>}
+      {view.trips.length === 0 && <p className="soft mt-2">No trade has anything left to come back for.</p>}
       <Lines>
         {view.trips.map(({ trade, crew, trips, apart, proven, days }) => (
           <Line
