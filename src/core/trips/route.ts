@@ -9,7 +9,7 @@ export interface Stop {
 }
 
 /** One stop as the route takes it. */
-export interface Visited {
+interface Visited {
   stop: string;
   arrives: number;
   begins: number;
@@ -33,8 +33,8 @@ export const MOST_STOPS = 12;
 const NEVER = Number.MAX_SAFE_INTEGER;
 
 /**
- * The order of a day's stops that is over first, exact; of two that get as far as soon, the one with less way goes on. Where not all can be reached
- * in their time, as many as can are, and the others are named.
+ * The order of a day's stops that is over first, exact; of two that get as far as soon, the one with less way goes on. Where
+ * not all can be reached in their time, as many as can are, and the others are named.
  * @param starts minutes from midnight at the start
  * @param way minutes from the start (its first row) and from each stop to each stop
  * @see Held and Karp, A dynamic programming approach to sequencing problems, 1962

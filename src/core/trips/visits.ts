@@ -19,7 +19,7 @@ export interface TripWeights {
 export const USUAL_TRIP_WEIGHTS: TripWeights = { day: 10, house: 5, wait: 0.5 };
 
 /** A day on which the trade comes, with what it does in which houses. */
-export interface TripDay {
+interface TripDay {
   /** Worked days from today. */
   day: number;
   houses: { job: string; items: string[] }[];

@@ -20,7 +20,7 @@ import { sequenceHandlers } from '../sequence/commands';
 import { inspectionHandlers } from '../schedule/inspections';
 import { pinHandlers } from '../schedule/pins';
 import { quietHandlers } from '../sites/quiet';
-import { tripHandlers } from '../trips/commands';
+import { tripHandlers } from '../sites/trips';
 import { provisionHandlers } from '../sites/provisions';
 import { workedDayHandlers } from '../sites/worked-days';
 import { visitHandlers } from '../visits/commands';

@@ -5,16 +5,14 @@ import { leftoverId } from '@/core/sequence/site';
 import { TRADES } from '@/core/sequence/trades';
 import { routeOf, type Stop } from '@/core/trips/route';
 import { tripsOf, type Left } from '@/core/trips/visits';
-import { guessedMinutes } from '@/core/trips/way';
 import { addDays, formatDay, formatWeekday, type Day } from '@/core/units/day';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { workdaysAfter, workdaysBetween } from '@/core/units/workday';
 import { countedWords } from '@/core/walks/record-words';
-import { queryAll, queryOne } from '../database/query';
-import type { Rows } from '../database/rows';
 import { holidaysOf } from '../reading/firm';
 import { jobRow } from '../reading/job';
 import { wholePlan } from '../reading/plan';
+import { dayStarts, minutesBetween, routeStops, spotsOf } from '../reading/routes';
 import type { FirmReading } from '../reading/reading';
 import { selectionRows } from '../reading/selections';
 import { inspectionRows } from '../reading/sequence';
@@ -33,18 +31,17 @@ const HALVES = [
 
 /** A day's stops in the best order, and one trip for what is left of each trade. */
 export function routeView(firm: FirmReading, day: Day = firm.today): RouteView {
-  const { db, today } = firm;
+  const { today } = firm;
   const places = placesOf(firm, day);
   const names = new Map(places.map(({ id, name }) => [id, name] as const));
-  const stops = queryAll<Rows['route_stop']>(db, 'SELECT * FROM route_stop WHERE day = @day ORDER BY place', { day })
+  const stops = routeStops(firm, day)
     // A site that was closed since is no stop any more.
     .filter(({ place }) => names.has(place))
     .map((row) => ({
       ...{ place: row.place, name: names.get(row.place) ?? '', stays: row.stays },
       ...{ from: row.from_hour, until: row.until_hour, note: row.note },
     }));
-  const starts = queryOne<{ starts: string }>(db, 'SELECT starts FROM route_day WHERE day = @day', { day })?.starts;
-  const way = new Ways(firm);
+  const starts = dayStarts(firm, day);
   const ids = [YARD, ...stops.map(({ place }) => place)];
   const route = routeOf(
     stops.map((stop): Stop => ({
@@ -52,7 +49,7 @@ export function routeView(firm: FirmReading, day: Day = firm.today): RouteView {
       ...{ from: stop.from ? minutesOf(stop.from) : 0, until: stop.until ? minutesOf(stop.until) : LAST },
     })),
     minutesOf(starts ?? STARTS),
-    ids.map((one) => ids.slice(1).map((other) => way.minutes(one, other).minutes)),
+    ids.map((one) => ids.slice(1).map((other) => minutesBetween(firm, one, other).minutes)),
   );
   const before = (at: number): string => route.visited[at - 1]?.stop ?? YARD;
   return {
@@ -60,7 +57,7 @@ export function routeView(firm: FirmReading, day: Day = firm.today): RouteView {
     route: route.visited.map((visited, at) => ({
       ...{ place: visited.stop, name: names.get(visited.stop) ?? '', travels: visited.travels },
       ...{ arrives: hourOf(visited.arrives), begins: hourOf(visited.begins), leaves: hourOf(visited.leaves) },
-      guessed: way.minutes(before(at), visited.stop).guessed,
+      guessed: minutesBetween(firm, before(at), visited.stop).guessed,
     })),
     missed: route.missed.map(({ stop, earliest }) => ({
       name: names.get(stop) ?? '',
@@ -69,7 +66,7 @@ export function routeView(firm: FirmReading, day: Day = firm.today): RouteView {
     ...{ travels: route.travels, ends: hourOf(route.ends) },
     guesses: ids.flatMap((one, at) =>
       ids.slice(at + 1).flatMap((other) => {
-        const { minutes, guessed } = way.minutes(one, other);
+        const { minutes, guessed } = minutesBetween(firm, one, other);
         return guessed ? [{ one, other, name: `${names.get(one) ?? ''} to ${names.get(other) ?? ''}`, minutes }] : [];
       }),
     ),
@@ -81,32 +78,6 @@ const LAST = 24 * 60;
 const minutesOf = (hour: string): number => 60 * Number(hour.slice(0, 2)) + Number(hour.slice(3));
 const hourOf = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
-
-const spotsOf = ({ db }: FirmReading): ReadonlyMap<string, Rows['spot']> =>
-  new Map(queryAll<Rows['spot']>(db, 'SELECT * FROM spot').map((row) => [row.place, row]));
-
-class Ways {
-  private readonly said: ReadonlyMap<string, number>;
-  private readonly spots: ReadonlyMap<string, Rows['spot']>;
-
-  constructor(firm: FirmReading) {
-    this.said = new Map(
-      queryAll<Rows['travel']>(firm.db, 'SELECT * FROM travel').map(({ one, other, minutes }) => [
-        `${one} ${other}`,
-        minutes,
-      ]),
-    );
-    this.spots = spotsOf(firm);
-  }
-
-  minutes(one: string, other: string): { minutes: number; guessed: boolean } {
-    if (one === other) return { minutes: 0, guessed: false };
-    const said = this.said.get([one, other].sort().join(' '));
-    return said === undefined
-      ? { minutes: guessedMinutes(this.spots.get(one), this.spots.get(other)), guessed: true }
-      : { minutes: said, guessed: false };
-  }
-}
 
 /** Open sites with why one would go there on a day, and shops from the run list on the way. */
 function placesOf(firm: FirmReading, day: Day): RoutePlace[] {
@@ -124,7 +95,7 @@ function placesOf(firm: FirmReading, day: Day): RoutePlace[] {
       ...{ id, name: jobRow(job).name, spot: '' },
       why: [
         ...(booked ? ['an inspection is booked'] : []),
-        ...(goods > 0 ? [`${goods === 1 ? 'a delivery' : `${goods} deliveries`}`] : []),
+        ...(goods > 0 ? [goods === 1 ? 'a delivery' : `${goods} deliveries`] : []),
         ...(come.length > 0 ? [`${new Set(come.map(({ crew }) => crew)).size} at work`] : []),
       ],
       ...(booked ? HALVES[booked.half] : { from: '', until: '' }),

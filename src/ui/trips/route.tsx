@@ -124,37 +124,23 @@ function Stops({ view }: { view: RouteView }) {
 }
 
 function StopFields({ stop, change }: { stop: RouteStop; change: (over: Partial<RouteStop>) => void }) {
+  const field = (label: string, type: 'number' | 'time', value: string | number, take: (text: string) => void) => (
+    <Form.Group controlId={`${label} ${stop.place}`}>
+      <Form.Label className="mb-0">{label}</Form.Label>
+      <Form.Control
+        size="sm"
+        type={type}
+        {...(type === 'number' ? { min: 1, max: 600 } : {})}
+        value={value}
+        onChange={({ target }) => take(target.value)}
+      />
+    </Form.Group>
+  );
   return (
     <div className="stop-fields small-text">
-      <label>
-        Minutes there
-        <Form.Control
-          size="sm"
-          type="number"
-          min={1}
-          max={600}
-          value={stop.stays}
-          onChange={({ target }) => change({ stays: Number(target.value) })}
-        />
-      </label>
-      <label>
-        Not before
-        <Form.Control
-          size="sm"
-          type="time"
-          value={stop.from}
-          onChange={({ target }) => change({ from: target.value })}
-        />
-      </label>
-      <label>
-        Not after
-        <Form.Control
-          size="sm"
-          type="time"
-          value={stop.until}
-          onChange={({ target }) => change({ until: target.value })}
-        />
-      </label>
+      {field('Minutes there', 'number', stop.stays, (text) => change({ stays: Number(text) }))}
+      {field('Not before', 'time', stop.from, (from) => change({ from }))}
+      {field('Not after', 'time', stop.until, (until) => change({ until }))}
     </div>
   );
 }
