@@ -33,6 +33,9 @@ const LONG = {
     run(bin('vitest'), ['run', '--project', 'unit', '--testTimeout=600000', 'forbidden.test'], { ORDER_PARTS: '1' }),
   /** Firms with a day of eight events each, and what each of them moves: `npm run long -- calm 25`, some seconds. */
   calm: ([firms = '25']) => run(bin('vitest'), ['run', '--project', 'unit', 'calm.test'], { CALM_FIRMS: firms }),
+  /** Ends that are forecast and then come in another world: `npm run long -- forecast 1000`, about two minutes. */
+  forecast: ([ends = '1000']) =>
+    run(bin('vitest'), ['run', '--project', 'unit', 'calibration.test'], { FORECAST_ENDS: ends }),
   /** Slips of drawn firms, the best answer against waiting and against a rule of thumb: `npm run long -- slips 200`. */
   slips: ([slips = '200']) => run(bin('vitest'), ['run', '--project', 'integration', 'slips.test'], { SLIPS: slips }),
   /** A firm that grew, with so many times the past: `npm run long -- years 100` is about one of three years. */

@@ -15,9 +15,10 @@ const kitchen = async (phase: string): Promise<PlannedTask | undefined> =>
 
 /** From the sheet, which leaves for the board. */
 async function takePaintFirst(page: Page): Promise<void> {
+  await textFits(page, /Placing every answer|Looking at what it does/, false, 120_000);
   await seesText(page, 'Paint first, touch up after');
   await page.$$eval('button.answer', (buttons) =>
-    buttons.find(({ innerText }) => innerText.startsWith('Paint first, touch up after'))?.click(),
+    buttons.find(({ innerText }) => innerText.startsWith('Paint first, touch up after\n'))?.click(),
   );
   await seesText(page, 'Adds: Kitchen · touch-up.');
   await press(page, 'Take this');
@@ -40,6 +41,7 @@ describe('when something slips', () => {
       true,
       120_000,
     );
+    await textFits(page, /Placing every answer/, false, 120_000);
     const answers = await page.$$eval('.answers > li', (list) =>
       list.slice(0, 4).map((item) => (item as HTMLElement).innerText.split('\n')[0]),
     );

@@ -6,6 +6,7 @@ import { planInput } from '@/server/plan/plan-input';
 import { wouldBe } from '@/server/dispatch/would-be';
 import { renewOnce } from '@/server/plan/renew';
 import { readPlan } from '@/server/reading/plan';
+import { progressView } from '@/server/views/progress';
 import { readFirm } from '@/server/reading/reading';
 import type { AnswerView } from '@/contract/views/advice';
 import type { Installation } from '@/server/installation';
@@ -89,6 +90,9 @@ describe('when cabinets slip', () => {
       ...{ title: answer.title, ends: answer.endDay, would_end: sheet.slip.wait.endDay },
     });
     renewOnce(installation);
+    expect(progressView(readFirm(installation).job(tannery), {}).answers).toMatchObject([
+      { title: answer.title, kept: true },
+    ]);
     const kitchen = readPlan(installation.db)?.tasks.filter(
       ({ area }) => area === demoId('tannery', 'area', 'kitchen'),
     );

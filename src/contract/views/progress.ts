@@ -5,6 +5,8 @@ import type { JobHead } from './job';
 export interface ProgressView {
   job: JobHead;
   today: Day;
+  /** Answers to slips that were taken, the newest first: what each was said to bring, and how the job ends now. */
+  answers: { id: string; title: string; words: string; kept: boolean }[];
   baselines: { id: string; name: string; when: string; finish: string }[];
   chosen: string | null;
   finish: {

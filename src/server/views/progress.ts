@@ -10,9 +10,11 @@ import { addDays, daysBetween, formatDay, mondayOf, type Day } from '@/core/unit
 import { lastDay, slotOf } from '@/core/units/slot';
 import { dayIn, type Zone } from '@/core/units/zone';
 import { daysOf } from '@/core/words/count';
+import { sayAnswerKept } from '@/core/words/answer-kept';
 import { sayCauses } from '@/core/words/cause';
 import { sayWork } from '@/core/words/work';
 import { jobHead } from './job-head';
+import { answerRows } from '../reading/answers';
 import { baselineRows, movesSince, type KeptMove } from '../reading/baselines';
 import { holidaysOf } from '../reading/firm';
 import { jobRow } from '../reading/job';
@@ -55,6 +57,13 @@ export function progressView(
   return {
     job: jobHead(job),
     today: now,
+    answers: [...answerRows(job)].reverse().map(({ id, title, taken_on, ends, would_end }) => ({
+      ...{ id, title, kept: finishDay !== null && finishDay <= ends },
+      words: sayAnswerKept(
+        { taken: formatDay(taken_on, now), ends: formatDay(ends, now), waiting: formatDay(would_end, now) },
+        finishDay ? formatDay(finishDay, now) : null,
+      ),
+    })),
     baselines: rows.map((entry) => ({
       id: entry.id,
       name: entry.name,

@@ -78,11 +78,7 @@ function Shown({ view }: { view: LivingView }) {
           </Lines>
         </Block>
       )}
-      <div
-        className="living"
-        role="img"
-        aria-label="What is there on each of the next days; the list below says it in words."
-      >
+      <section className="living" tabIndex={0} aria-label="What is there on each of the next days">
         <div className="living-row head">
           <span />
           {view.days.map(({ day, begins }, at) => (
@@ -105,7 +101,7 @@ function Shown({ view }: { view: LivingView }) {
             ))}
           </div>
         ))}
-      </div>
+      </section>
       <p className="soft small-text">Filled is there, hatched is something instead, red is none.</p>
       <div className="columns">
         <Block heading="What is missing when">

@@ -13,6 +13,8 @@ import { CommandForm, TextField } from '../kit/form';
 import { SidePanel } from '../kit/side-panel';
 import { newId } from '../offline/send';
 import type { Day } from '@/core/units/day';
+import { Line, Lines } from '../kit/lines';
+import { StateIcon } from '../kit/state-icon';
 import { Means } from '../kit/means';
 import { Block, Empty, PageHead } from '../kit/page';
 
@@ -125,6 +127,7 @@ export function Progress({ view }: { view: ProgressView }) {
         <Block className="mt-3" heading="Work over time">
           <OverTime view={view} />
         </Block>
+        {view.answers.length > 0 && <AnswersTaken view={view} />}
         {view.slipped.length > 0 && <Slipped view={view} />}
         {view.load.trades.length > 0 && <LoadOfTrades view={view} />}
         <SidePanel title="Keep today’s plan" open={keeping} onClose={() => setKeeping(false)}>
@@ -140,6 +143,21 @@ export function Progress({ view }: { view: ProgressView }) {
         </SidePanel>
       </div>
     </>
+  );
+}
+
+/** What was done when something slipped, and whether it brings what it was said to. */
+function AnswersTaken({ view }: { view: ProgressView }) {
+  return (
+    <Block className="mt-3" heading="When something slipped">
+      <Lines className="small-text">
+        {view.answers.map(({ id, title, words, kept }) => (
+          <Line key={id} mark={<StateIcon kind={kept ? 'done' : 'waiting'} />}>
+            <span className="fw-bold">{title}</span> <span className="soft">{words}</span>
+          </Line>
+        ))}
+      </Lines>
+    </Block>
   );
 }
 
