@@ -2,6 +2,7 @@ import type { SlipOf } from '@/contract/routes';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { isHere } from '@/core/selections/states';
 import { sayReason } from '@/core/words/reason';
+import { sentence } from '@/core/words/letters';
 import { sayWork } from '@/core/words/work';
 import { wholePlan, type StoredPlan } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';
@@ -33,11 +34,17 @@ function workSlip(firm: FirmReading, plan: StoredPlan, id: string): Slip {
   return {
     job: firm.job(task.job),
     heading: `${sayWork(task.work)} does not go as planned`,
-    known: sayReason(task.reason, plan.origin),
+    known: [sayReason(task.reason, plan.origin), ...curesOf(plan, id)].join(' '),
     tasks: [task],
     areas: task.area === null ? [] : [task.area],
   };
 }
+
+/** What would cure it, where the work opens or closes what may not lie open for long. */
+const curesOf = (plan: StoredPlan, id: string): string[] =>
+  plan.exposures
+    .filter(({ from, to, kept }) => !kept && (from === id || to === id))
+    .map(({ reason, cure }) => sentence(`It lies open too long: ${reason}. What cures it: ${cure}`));
 
 function goodsSlip(firm: FirmReading, plan: StoredPlan, id: string): Slip {
   const job = firm.jobs.map((one) => firm.job(one)).find((one) => selectionRows(one).some((row) => row.id === id));

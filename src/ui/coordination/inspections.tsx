@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import {
@@ -9,6 +10,8 @@ import {
   setOffice,
 } from '@/contract/commands/schedule';
 import type { CoordinationView, InspectionView, OfficeView, UnbookedView } from '@/contract/views/coordination';
+import { routes } from '@/contract/routes';
+import { taskId } from '@/core/sequence/site';
 import { INSPECTION_KIND_KEYS, INSPECTION_KINDS } from '@/core/sequence/inspections';
 import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
 import { formatDay } from '@/core/units/day';
@@ -190,40 +193,49 @@ function Visits({
           key={inspection.id}
           mark={<StateIcon kind={MARKS[inspection.state]} />}
           beside={
-            inspection.state === 'booked' && (
-              <span className="text-nowrap">
-                {inspection.due && (
-                  <>
-                    <LinkButton className="me-2" onClick={() => setOpen({ what: 'passed', of: inspection })}>
-                      Passed
-                      <Hidden>
-                        : {inspection.areaName} · {inspection.label}
-                      </Hidden>
-                    </LinkButton>
-                    <LinkButton className="me-2" onClick={() => setOpen({ what: 'failed', of: inspection })}>
-                      Failed
-                      <Hidden>
-                        : {inspection.areaName} · {inspection.label}
-                      </Hidden>
-                    </LinkButton>
-                  </>
-                )}
-                <LinkButton
-                  disabled={busy}
-                  onClick={() =>
-                    void give(
-                      cancelInspection,
-                      { id: inspection.id, version: inspection.version },
-                      { text: 'Cancelled; it has to be booked again.' },
-                    )
-                  }
-                >
-                  Cancel
-                  <Hidden>
-                    : {inspection.areaName} · {inspection.label}
-                  </Hidden>
-                </LinkButton>
-              </span>
+            inspection.state === 'failed' ? (
+              <Link href={routes.slip(inspection.job, { task: taskId(inspection.area, inspection.phase) })}>
+                What can be done?
+                <Hidden>
+                  : {inspection.areaName} · {inspection.label}
+                </Hidden>
+              </Link>
+            ) : (
+              inspection.state === 'booked' && (
+                <span className="text-nowrap">
+                  {inspection.due && (
+                    <>
+                      <LinkButton className="me-2" onClick={() => setOpen({ what: 'passed', of: inspection })}>
+                        Passed
+                        <Hidden>
+                          : {inspection.areaName} · {inspection.label}
+                        </Hidden>
+                      </LinkButton>
+                      <LinkButton className="me-2" onClick={() => setOpen({ what: 'failed', of: inspection })}>
+                        Failed
+                        <Hidden>
+                          : {inspection.areaName} · {inspection.label}
+                        </Hidden>
+                      </LinkButton>
+                    </>
+                  )}
+                  <LinkButton
+                    disabled={busy}
+                    onClick={() =>
+                      void give(
+                        cancelInspection,
+                        { id: inspection.id, version: inspection.version },
+                        { text: 'Cancelled; it has to be booked again.' },
+                      )
+                    }
+                  >
+                    Cancel
+                    <Hidden>
+                      : {inspection.areaName} · {inspection.label}
+                    </Hidden>
+                  </LinkButton>
+                </span>
+              )
             )
           }
         >

@@ -7,6 +7,7 @@ import type { CoordinationView } from '@/contract/views/coordination';
 import { LIMITS } from '@/core/schedule/weather';
 import { formatDay } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
+import { Hidden } from '../kit/hidden';
 import { SidePanel } from '../kit/side-panel';
 import { Block } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
@@ -63,7 +64,14 @@ export function Weather({ view }: { view: CoordinationView }) {
           <h3 className="mt-3">Moved by it</h3>
           <Lines className="small-text">
             {view.kept.map((entry) => (
-              <Line key={entry.task}>
+              <Line
+                key={entry.task}
+                beside={
+                  <Link href={routes.slip(entry.job, { task: entry.task })}>
+                    What can be done?<Hidden> {entry.label}</Hidden>
+                  </Link>
+                }
+              >
                 <Link href={routes.schedule(entry.job, { task: entry.task })} className="fw-bold">
                   {entry.label}
                 </Link>{' '}

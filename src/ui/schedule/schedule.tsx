@@ -166,9 +166,16 @@ function Looks({ view, to }: { view: ScheduleView; to: (task: string) => string 
             key={`${look.task}${look.text}`}
             mark={<StateIcon kind={look.kind === 'conflict' ? 'hazard' : 'waiting'} silent />}
             beside={
-              <Link href={to(look.task)} scroll={false}>
-                Show<Hidden> {look.text}</Hidden>
-              </Link>
+              <>
+                {look.kind === 'conflict' && (
+                  <Link href={routes.slip(look.job, { task: look.task })} className="me-2">
+                    What can be done?<Hidden> {look.text}</Hidden>
+                  </Link>
+                )}
+                <Link href={to(look.task)} scroll={false}>
+                  Show<Hidden> {look.text}</Hidden>
+                </Link>
+              </>
             }
           >
             <span className="fw-bold">{KINDS[look.kind]}</span> {look.text}
