@@ -29,6 +29,8 @@ export default defineConfig({
           env,
           setupFiles,
           name: 'unit',
+          // A machine that does other things as well needs longer for a property.
+          testTimeout: 120_000,
           // A worker loads the modules once for all its files, which halves the time: no test may lean on their state.
           isolate: false,
           include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts'],
