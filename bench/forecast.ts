@@ -21,7 +21,7 @@ export async function forecastFigures(): Promise<Figure[]> {
     net.value,
     placed,
     {
-      ...{ paces: new Map(), pacesByTrade: new Map(), lateness: new Map(), chances: [], comings: [], outlookUntil: 20 },
+      ...{ paces: new Map(), lateness: new Map(), chances: [], comings: [], outlookUntil: 20 },
       normals: Array.from({ length: 12 }, (): [number, number, number] => [0.3, 0.1, 0.1]),
     },
     [{ id: 'j0', label: 'Job 0', is: (task) => task.job === 'j0', promise: null }],

@@ -21,7 +21,6 @@ CREATE TABLE route_stop (
   stays INTEGER NOT NULL CHECK (stays BETWEEN 1 AND 600),
   from_hour TEXT NOT NULL DEFAULT '',
   until_hour TEXT NOT NULL DEFAULT '',
-  note TEXT NOT NULL DEFAULT '',
   PRIMARY KEY (day, place)
 ) STRICT, WITHOUT ROWID;
 

@@ -84,7 +84,7 @@ describe('trips and route', () => {
   it('takes typed minutes before guesses, and groups what is left by who comes', () => {
     const installation = demoHouse();
     must(installation, 'travel.set', { one: signalHouse, other: 'yard', minutes: 40 });
-    const stops = [signalHouse, tannery].map((place) => ({ place, stays: 30, from: '', until: '', note: '' }));
+    const stops = [signalHouse, tannery].map((place) => ({ place, stays: 30, from: '', until: '' }));
     must(installation, 'route.keep', { day: TODAY, starts: '08:00', stops });
     const view = routeView(readFirm(installation));
     expect(view.route.map(({ place }) => place)).toEqual([tannery, signalHouse]);

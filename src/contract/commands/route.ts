@@ -58,7 +58,6 @@ export const keepRoute = command(
             const { from } = this.parent as { from?: string };
             return !until || !from || until >= from;
           }),
-        note: field.optionalLine('the note', 120).default(''),
       }).noUnknown(),
     )
       .default([])

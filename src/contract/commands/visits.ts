@@ -49,16 +49,19 @@ export const answerVisits = command(
   }).noUnknown(),
 );
 
+const visits = () =>
+  array(field.line('the piece of work', 160))
+    .required('the visits are missing')
+    .min(1, 'name at least one visit')
+    .max(200);
+
 /** Visits of which nobody was told may come sooner than they stand, into the next two weeks too. */
 export const freeVisits = command(
   'visit.free',
   EVERYBODY,
   'plan',
   object({
-    tasks: array(field.line('the piece of work', 160))
-      .required('the visits are missing')
-      .min(1, 'name at least one visit')
-      .max(200),
+    tasks: visits(),
   }).noUnknown(),
 );
 
@@ -68,10 +71,7 @@ export const giveVisits = command(
   OFFICE,
   'plan',
   object({
-    tasks: array(field.line('the piece of work', 160))
-      .required('the visits are missing')
-      .min(1, 'name at least one visit')
-      .max(200),
+    tasks: visits(),
     sub: field.id('the sub'),
   }).noUnknown(),
 );

@@ -16,7 +16,7 @@ export interface LivingView {
   livedIn: boolean;
   today: Day;
   /** The days shown, today first; what each need is on each of them. */
-  days: { day: Day; label: string; begins: string }[];
+  days: { day: Day; label: string }[];
   needs: { need: HouseholdNeed; label: string; where: string; days: ('there' | 'instead' | 'gone')[] }[];
   gaps: LivingGap[];
   /** What nobody should be left with, and the work that takes it, where it is to come. */

@@ -20,11 +20,9 @@ export interface RouteStop {
   stays: number;
   from: string;
   until: string;
-  note: string;
 }
 
 export interface RouteView {
-  today: Day;
   day: Day;
   label: string;
   starts: string;

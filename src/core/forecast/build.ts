@@ -12,9 +12,8 @@ import { latenessSeen, pacesSeen } from './seen';
 
 /** What a firm does not know of its work, by names. */
 export interface Uncertain {
-  /** What work took against what was planned for it, by crew where enough was seen, else by trade; the newest last. */
-  paces: ReadonlyMap<CrewKey, readonly number[]>;
-  pacesByTrade: ReadonlyMap<string, readonly number[]>;
+  /** What work took against what was planned for it, by trade; the newest last. */
+  paces: ReadonlyMap<string, readonly number[]>;
   /** Half-days late, by crew; the newest last. */
   lateness: ReadonlyMap<CrewKey, readonly number[]>;
   chances: readonly (Omit<Chance, 'task'> & { task: string })[];
@@ -66,7 +65,6 @@ export function playedOf(
     ...links,
     duration: open.map((task) => net.duration[task] ?? 0),
     floor: floorsOf(net, placed, open, uncertain),
-    job: open.map((task) => net.job[task] ?? 0),
     calendar: open.map((task) => calendars.of(net.calendar[task])),
     pace: open.map((task) => paceOf(paces, uncertain, net.tasks[task], net.duration[task] ?? 0)),
     arrives: open.map((task) => (arrives.has(task) ? lateOf(lateness, uncertain, net.tasks[task]) : -1)),
@@ -105,9 +103,6 @@ class CalendarNumbers {
   }
 }
 
-/** From so many cases on a crew's own pace is told from that of its trade. */
-const ENOUGH = 8;
-
 /** Lists of cases, each once. */
 class Lists {
   readonly list: number[][] = [];
@@ -122,13 +117,10 @@ class Lists {
 }
 
 /** By which cases a task's time varies; what nobody does takes what it takes. */
-function paceOf(lists: Lists, { paces, pacesByTrade }: Uncertain, task: Task | undefined, duration: number): number {
-  if (!task || task.crew === null || duration === 0) return -1;
-  const own = paces.get(task.crew) ?? [];
-  return own.length >= ENOUGH
-    ? lists.of(task.crew, () => pacesSeen(own))
-    : lists.of(`trade ${task.trade}`, () => pacesSeen(pacesByTrade.get(task.trade) ?? []));
-}
+const paceOf = (lists: Lists, { paces }: Uncertain, task: Task | undefined, duration: number): number =>
+  !task || task.crew === null || duration === 0
+    ? -1
+    : lists.of(task.trade, () => pacesSeen(paces.get(task.trade) ?? []));
 
 const lateOf = (lists: Lists, { lateness }: Uncertain, task: Task | undefined): number =>
   task?.crew ? lists.of(task.crew, () => latenessSeen(lateness.get(task.crew ?? '') ?? [])) : -1;
@@ -152,10 +144,12 @@ function arrivals(net: Compiled, { start, finish }: Placement): number[] {
 /** Before which slot each may not begin, whatever comes when; what may come at another time than planned is left out. */
 function floorsOf(net: Compiled, placed: Placement, open: readonly number[], { comings }: Uncertain): number[] {
   const unsure = new Set(comings.flatMap(({ tasks }) => tasks));
+  const coming = new Set(comings.flatMap(({ tasks, slot }) => tasks.map((task) => `${task} ${slot}`)));
   const floor = Int32Array.from(net.tasks, (task) => task.floor);
   for (const wait of net.input.notBefore) {
     const task = net.index.get(wait.task);
-    const isComing = unsure.has(wait.task) && wait.kind === undefined;
+    // An office's day or a pin holds the same task as surely as before.
+    const isComing = wait.kind === undefined && coming.has(`${wait.task} ${wait.slot}`);
     if (task !== undefined && !isComing) floor[task] = Math.max(floor[task] ?? 0, wait.slot);
   }
   net.held?.floor.forEach((slot, task) => {

@@ -25,7 +25,7 @@ function firm(seed: number, world: OtherWorld): PlayedNetwork {
     net,
     placement,
     {
-      ...{ paces: new Map(), pacesByTrade: new Map(), lateness: new Map() },
+      ...{ paces: new Map(), lateness: new Map() },
       ...{ chances: [], comings: [], normals: wet, outlookUntil: 10 },
     },
     Object.keys(input.jobCalendars).map((job) => ({

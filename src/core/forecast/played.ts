@@ -38,7 +38,6 @@ export interface PlayedNetwork {
   order: number[];
   duration: number[];
   floor: number[];
-  job: number[];
   calendar: number[];
   /** Which list of cases a task's time is drawn from; -1 for what takes what it takes (curing, milestones). */
   pace: number[];

@@ -956,7 +956,6 @@ export interface Rows {
     stays: number;
     from_hour: string;
     until_hour: string;
-    note: string;
   };
   rule_switch: {
     id: string;
@@ -1548,7 +1547,7 @@ export interface Defaults {
     | 'version';
   request_wait: 'selection' | 'area' | 'phase';
   route_day: never;
-  route_stop: 'from_hour' | 'until_hour' | 'note';
+  route_stop: 'from_hour' | 'until_hour';
   rule_switch: 'job' | 'area';
   scope_item:
     | 'quantity'

@@ -78,7 +78,7 @@ function uncertainOf(firm: FirmReading, asked: string, waits: readonly NotBefore
   const normals = new Map(normalRows(firm).map((row) => [row.month, row]));
   const outlook = outlookRows(firm).at(-1);
   return {
-    ...{ paces: new Map(), pacesByTrade: pacesByTrade(firm), lateness: latenessBySub(firm) },
+    ...{ paces: pacesByTrade(firm), lateness: latenessBySub(firm) },
     chances: firm.jobs.flatMap((id) => chancesOf(firm.job(id), asked)),
     comings: comingsOf(firm, asked, waits),
     normals:

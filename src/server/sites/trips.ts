@@ -22,7 +22,7 @@ export const tripHandlers = handlers({
     const { db } = context;
     execute(db, 'DELETE FROM route_stop WHERE day = @day', { day });
     execute(db, 'INSERT OR REPLACE INTO route_day (day, starts) VALUES (@day, @starts)', { day, starts });
-    for (const { place, stays, from, until, note } of new Map(stops.map((stop) => [stop.place, stop])).values())
-      insert(db, 'route_stop', { day, place, stays, from_hour: from, until_hour: until, note });
+    for (const { place, stays, from, until } of new Map(stops.map((stop) => [stop.place, stop])).values())
+      insert(db, 'route_stop', { day, place, stays, from_hour: from, until_hour: until });
   },
 });

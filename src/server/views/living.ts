@@ -3,7 +3,7 @@ import { outagesOf, type Gap } from '@/core/living/household';
 import { groupBy } from '@/core/group-by';
 import { taskId } from '@/core/sequence/site';
 import { HOUSEHOLD_NEEDS, isHouseholdNeed } from '@/core/sites/household-needs';
-import { addDays, formatDay, formatWeekday } from '@/core/units/day';
+import { addDays, formatDay } from '@/core/units/day';
 import { dayOfSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
 import { HOURS, sayConflict, sayGap, sayPeriod } from '@/core/words/living';
 import { listed } from '@/core/words/count';
@@ -73,7 +73,7 @@ export function livingView(job: JobReading): LivingView {
     job: jobHead(job),
     livedIn: jobRow(job).lived_in === 1,
     today,
-    days: days.map((day) => ({ day, label: formatWeekday(day), begins: formatDay(day, today) })),
+    days: days.map((day) => ({ day, label: formatDay(day, today) })),
     needs: needs.map((need) => ({
       ...{ need, label: HOUSEHOLD_NEEDS[need] },
       where: listed(

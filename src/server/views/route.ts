@@ -39,7 +39,7 @@ export function routeView(firm: FirmReading, day: Day = firm.today): RouteView {
     .filter(({ place }) => names.has(place))
     .map((row) => ({
       ...{ place: row.place, name: names.get(row.place) ?? '', stays: row.stays },
-      ...{ from: row.from_hour, until: row.until_hour, note: row.note },
+      ...{ from: row.from_hour, until: row.until_hour },
     }));
   const starts = dayStarts(firm, day);
   const ids = [YARD, ...stops.map(({ place }) => place)];
@@ -53,7 +53,7 @@ export function routeView(firm: FirmReading, day: Day = firm.today): RouteView {
   );
   const before = (at: number): string => route.visited[at - 1]?.stop ?? YARD;
   return {
-    ...{ today, day, label: formatDay(day, today), starts: starts ?? STARTS, places, stops },
+    ...{ day, label: formatDay(day, today), starts: starts ?? STARTS, places, stops },
     route: route.visited.map((visited, at) => ({
       ...{ place: visited.stop, name: names.get(visited.stop) ?? '', travels: visited.travels },
       ...{ arrives: hourOf(visited.arrives), begins: hourOf(visited.begins), leaves: hourOf(visited.leaves) },

@@ -58,7 +58,7 @@ function Shown({ played, stop }: { played: Extract<Played, { tally: Tally }>; st
         <Figure term="as planned">{view.planned}</Figure>
         <Figure term="as likely sooner as later">{dayOf(view, whole.half)}</Figure>
         <Figure term="four in five times by">{dayOf(view, whole.likely)}</Figure>
-        <Figure term={view.promise === null ? 'promised' : `kept: ${view.promise}`}>
+        <Figure term={view.promise === null ? 'promised' : `promise of ${view.promise} kept`}>
           {whole.kept === null ? 'nothing yet' : sayChance(whole.kept)}
         </Figure>
       </dl>

@@ -81,9 +81,9 @@ function Shown({ view }: { view: LivingView }) {
       <section className="living" tabIndex={0} aria-label="What is there on each of the next days">
         <div className="living-row head">
           <span />
-          {view.days.map(({ day, begins }, at) => (
+          {view.days.map(({ day, label }, at) => (
             <span key={day} className="small-text soft">
-              {at % 7 === 0 ? begins : ''}
+              {at % 7 === 0 ? label : ''}
             </span>
           ))}
         </div>
@@ -96,7 +96,7 @@ function Shown({ view }: { view: LivingView }) {
               <span
                 key={view.days[at]?.day}
                 className={state}
-                title={`${label}, ${view.days[at]?.begins ?? ''}: ${WORDS[state]}`}
+                title={`${label}, ${view.days[at]?.label ?? ''}: ${WORDS[state]}`}
               />
             ))}
           </div>

@@ -74,11 +74,7 @@ function Stops({ view }: { view: RouteView }) {
   const change = (place: string, over: Partial<RouteStop>): void =>
     setStops(stops.map((stop) => (stop.place === place ? { ...stop, ...over } : stop)));
   const tick = ({ id, name, from, until }: RoutePlace, on: boolean): void =>
-    setStops(
-      on
-        ? [...stops, { place: id, name, stays: 30, from, until, note: '' }]
-        : stops.filter(({ place }) => place !== id),
-    );
+    setStops(on ? [...stops, { place: id, name, stays: 30, from, until }] : stops.filter(({ place }) => place !== id));
   return (
     <Block heading="Where to">
       <Form.Group controlId="starts" className="mb-2 mt-2">
