@@ -45,40 +45,98 @@ export class OtherWorld {
     return wet;
   }
 
-  /** What becomes of the work: the slot after the last half-day of each end. */
+  /**
+   * What becomes of the work: the slot after the last half-day of each end. Half-day by half-day each crew takes of all its
+   * work what is ready and was planned first.
+   */
   play(net: PlayedNetwork): number[] {
-    const start = net.ids.map(() => 0);
-    const finish = net.ids.map(() => 0);
+    const start: (number | undefined)[] = net.ids.map(() => undefined);
+    const finish: (number | undefined)[] = net.ids.map(() => undefined);
     const wet = this.weather(net);
     const more = net.ids.map(() => 0);
     for (const chance of net.chances) if (this.random() < chance.wrong) more[chance.task] = chance.more;
-    for (const task of net.order) {
-      const calendar = net.calendars[net.calendar[task] ?? 0] ?? [];
-      const days = (from: number): number[] => calendar.filter((slot) => slot >= from);
-      let [moment, endBy] = [net.floor[task] ?? 0, 0];
-      for (let at = net.into[task] ?? 0; at < (net.into[task + 1] ?? 0); at++) {
-        const before = net.links.before[at] ?? 0;
-        const lag = net.links.lag[at] ?? 0;
-        const of = net.links.calendar[at] ?? -1;
-        let time = (net.links.kind[at] === SS ? start[before] : finish[before]) ?? 0;
-        if (lag > 0 && of >= 0) time = ((net.calendars[of] ?? []).filter((slot) => slot >= time)[lag - 1] ?? time) + 1;
-        else time += lag;
-        if (net.links.kind[at] === FF) endBy = Math.max(endBy, time);
-        else moment = Math.max(moment, time);
+    const left = net.ids.map((_, task) => task).sort((a, b) => (net.planned[a] ?? 0) - (net.planned[b] ?? 0));
+    for (let slot = 0; left.length > 0 && slot <= net.horizon; slot++) {
+      for (let again = true; again;) {
+        const begun = left.filter((task) => {
+          const ready = readyOf(net, task, start, finish);
+          if (ready > slot || busy(net, task, slot, start, finish) > 0) return false;
+          this.work(net, task, Math.max(slot, ready), more[task] ?? 0, wet, start, finish);
+          return true;
+        });
+        again = begun.length > 0;
+        for (const task of begun) left.splice(left.indexOf(task), 1);
       }
-      const planned = net.duration[task] ?? 0;
-      if (planned === 0) {
-        start[task] = finish[task] = Math.max(moment, endBy);
-        continue;
-      }
-      const kind = net.pace[task] ?? -1;
-      const halfDays = (kind < 0 ? planned : Math.max(1, Math.round(planned * this.ratio(kind)))) + (more[task] ?? 0);
-      const crew = net.arrives[task] ?? -1;
-      const left = days(moment).slice(crew < 0 ? 0 : this.late(crew));
-      const used = (net.weather[task] ?? 0) & 1 ? left.filter((slot) => !wet[slot]) : left;
-      start[task] = left[0] ?? net.horizon;
-      finish[task] = Math.max(endBy, (used[halfDays - 1] ?? net.horizon) + 1);
     }
-    return net.ends.map(({ tasks }) => Math.max(...tasks.map((task) => finish[task] ?? 0)));
+    return net.ends.map(({ tasks }) => Math.max(...tasks.map((task) => finish[task] ?? net.horizon)));
   }
+
+  private work(
+    net: PlayedNetwork,
+    task: number,
+    slot: number,
+    more: number,
+    wet: boolean[],
+    start: Times,
+    finish: Times,
+  ): void {
+    const endBy = endByOf(net, task, start, finish);
+    const planned = net.duration[task] ?? 0;
+    if (planned === 0 && more === 0) {
+      start[task] = finish[task] = Math.max(slot, endBy);
+      return;
+    }
+    const kind = net.pace[task] ?? -1;
+    const halfDays = (kind < 0 ? planned : Math.max(1, Math.round(planned * this.ratio(kind)))) + more;
+    const crew = net.arrives[task] ?? -1;
+    const days = (net.calendars[net.calendar[task] ?? 0] ?? []).filter((one) => one >= slot);
+    const left = days.slice(crew < 0 ? 0 : this.late(crew));
+    const used = (net.weather[task] ?? 0) & 1 ? left.filter((one) => !wet[one]) : left;
+    start[task] = left[0] ?? net.horizon;
+    finish[task] = Math.max(endBy, (used[halfDays - 1] ?? net.horizon) + 1);
+  }
+}
+
+type Times = (number | undefined)[];
+
+/** By when a task may begin; never while something before it has no time yet. */
+function readyOf(net: PlayedNetwork, task: number, start: Times, finish: Times): number {
+  return Math.max(
+    net.floor[task] ?? 0,
+    ...linksOf(net, task, start, finish).map(({ kind, time }) => (kind === FF && time < Infinity ? 0 : time)),
+  );
+}
+
+const endByOf = (net: PlayedNetwork, task: number, start: Times, finish: Times): number =>
+  Math.max(0, ...linksOf(net, task, start, finish).map(({ kind, time }) => (kind === FF ? time : 0)));
+
+function linksOf(net: PlayedNetwork, task: number, start: Times, finish: Times): { kind: number; time: number }[] {
+  const links = [];
+  for (let at = net.into[task] ?? 0; at < (net.into[task + 1] ?? 0); at++) {
+    const before = net.links.before[at] ?? 0;
+    const lag = net.links.lag[at] ?? 0;
+    const of = net.links.calendar[at] ?? -1;
+    const kind = net.links.kind[at] ?? 0;
+    let time = (kind === SS ? start[before] : finish[before]) ?? Infinity;
+    if (lag > 0 && of >= 0 && time < Infinity) {
+      const from = time;
+      time = ((net.calendars[of] ?? []).filter((slot) => slot >= from)[lag - 1] ?? from) + 1;
+    } else time += lag;
+    links.push({ kind, time });
+  }
+  return links;
+}
+
+/** Parts of a task's crew that are missing at a slot. */
+function busy(net: PlayedNetwork, task: number, slot: number, start: Times, finish: Times): number {
+  const crew = net.crew[task] ?? -1;
+  if (crew < 0) return 0;
+  const taken = net.ids.reduce(
+    (sum, _, other) =>
+      net.crew[other] === crew && start[other] !== undefined && (finish[other] ?? 0) > slot
+        ? sum + (net.parts[other] ?? 0)
+        : sum,
+    0,
+  );
+  return taken + (net.parts[task] ?? 0) - (net.crews[crew] ?? 0);
 }

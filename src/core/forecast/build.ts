@@ -51,6 +51,7 @@ export function playedOf(
   const horizon = Math.min(net.horizon, Math.ceil(end * LONGER) + MARGIN);
   const calendars = new CalendarNumbers(horizon);
   const links = linksOf(net, placed, open, number, calendars);
+  const crews = new CrewNumbers(net);
   const paces = new Lists();
   const lateness = new Lists();
   const arrives = new Set(arrivals(net, placed));
@@ -63,6 +64,10 @@ export function playedOf(
     horizon,
     ids: open.map((task) => net.tasks[task]?.id ?? ''),
     ...links,
+    planned: open.map((task) => placed.start[task] ?? 0),
+    crew: open.map((task) => crews.of(task)),
+    parts: open.map((task) => partsOf(net, task)),
+    crews: crews.capacities,
     duration: open.map((task) => net.duration[task] ?? 0),
     floor: floorsOf(net, placed, open, uncertain),
     calendar: open.map((task) => calendars.of(net.calendar[task])),
@@ -100,6 +105,32 @@ class CalendarNumbers {
     if (known !== undefined) return known;
     this.known.set(calendar, this.lists.length);
     return this.lists.push([...calendar.worked.subarray(0, countBefore(calendar, this.horizon))]) - 1;
+  }
+}
+
+/** Small work takes quarters of a crew. */
+const QUARTERS = 4;
+
+const capacityOf = (net: Compiled, which: number): number =>
+  Math.round((net.input.crews[which]?.capacity ?? 1) * QUARTERS);
+
+/** No more than there is of them: work for more hands than a crew has takes it whole. */
+const partsOf = (net: Compiled, task: number): number =>
+  Math.min(Math.round((net.demand[task] ?? 1) * QUARTERS), capacityOf(net, net.crew[task] ?? -1));
+
+/** Crews that have work left. */
+class CrewNumbers {
+  readonly capacities: number[] = [];
+  private readonly known = new Map<number, number>();
+  constructor(private readonly net: Compiled) {}
+
+  of(task: number): number {
+    const crew = this.net.crew[task] ?? -1;
+    if (crew < 0 || (this.net.duration[task] ?? 0) === 0) return -1;
+    const known = this.known.get(crew);
+    if (known !== undefined) return known;
+    this.known.set(crew, this.capacities.length);
+    return this.capacities.push(capacityOf(this.net, crew)) - 1;
   }
 }
 
@@ -166,14 +197,14 @@ function floorsOf(net: Compiled, placed: Placement, open: readonly number[], { c
   });
 }
 
-/** Links between open tasks, and those by which crews, plant and rooms go from one task to the next as in the plan. */
+/** Links between open tasks, and those by which plant and rooms go from one task to the next as in the plan. */
 function linksOf(
   net: Compiled,
   placed: Placement,
   open: readonly number[],
   number: Int32Array,
   calendars: CalendarNumbers,
-): Pick<PlayedNetwork, 'order' | 'into' | 'links'> {
+): Pick<PlayedNetwork, 'into' | 'links'> {
   const lists: { before: number; kind: number; lag: number; calendar: number }[][] = open.map(() => []);
   const add = (before: number, after: number, bound?: BoundLink): void => {
     const [from, to] = [number[before] ?? -1, number[after] ?? -1];
@@ -192,28 +223,20 @@ function linksOf(
     .sort((a, b) => (placed.start[a] ?? 0) - (placed.start[b] ?? 0) || (net.place[a] ?? 0) - (net.place[b] ?? 0));
   const units = new Units(placed);
   for (const task of byStart) {
-    const crew = net.crew[task] ?? -1;
     const plant = net.plant[task] ?? -1;
     const area = net.area[task] ?? -1;
-    const capacity = (which: number): number => Math.round((net.input.crews[which]?.capacity ?? 1) * QUARTERS);
     const from = new Set([
-      ...(crew >= 0
-        ? units.take(`crew ${crew}`, capacity(crew), Math.round((net.demand[task] ?? 1) * QUARTERS), task)
-        : []),
-      ...(plant >= 0 ? units.take(`crew ${plant}`, capacity(plant), QUARTERS, task) : []),
+      ...(plant >= 0 ? units.take(`crew ${plant}`, capacityOf(net, plant), QUARTERS, task) : []),
       ...(area >= 0 && (net.shares[task] ?? 0) > 0
         ? units.take(`area ${area}`, FULL_OCCUPANCY, net.shares[task] ?? 0, task)
         : []),
     ]);
     for (const before of from) add(before, task);
   }
-  return { order: topological(lists), ...flat(lists) };
+  return flat(lists);
 }
 
-/** Small work takes quarters of a crew. */
-const QUARTERS = 4;
-
-/** What a crew or a room has of itself, part by part, each with the task that had it last. */
+/** What plant or a room has of itself, part by part, each with the task that had it last. */
 class Units {
   private readonly last = new Map<string, number[]>();
   constructor(private readonly placed: Placement) {}
@@ -233,19 +256,6 @@ class Units {
     for (const { part } of free) last[part] = task;
     return free.flatMap(({ had }) => (had < 0 ? [] : [had]));
   }
-}
-
-function topological(lists: readonly (readonly { before: number }[])[]): number[] {
-  const waits = lists.map((list) => list.length);
-  const next: number[][] = lists.map(() => []);
-  lists.forEach((list, task) => list.forEach(({ before }) => next[before]?.push(task)));
-  const order = waits.flatMap((count, task) => (count === 0 ? [task] : []));
-  for (let at = 0; at < order.length; at++)
-    for (const after of next[order[at] ?? -1] ?? []) {
-      waits[after] = (waits[after] ?? 0) - 1;
-      if (waits[after] === 0) order.push(after);
-    }
-  return order;
 }
 
 function flat(

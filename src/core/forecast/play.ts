@@ -1,6 +1,8 @@
 import { seeded } from '../units/seeded';
 import { dayOfSlot } from '../units/slot';
+import { Numbers } from './numbers';
 import { FF, SS, type PlayedNetwork } from './played';
+import { Stage } from './stage';
 
 /** What many runs came to, by count: those of two workers are added up. */
 export interface Tally {
@@ -52,6 +54,7 @@ export class Player {
   private moment = 0;
   private endBy = 0;
   private readonly net: Numbers;
+  private readonly stage: Stage;
   private readonly months: Uint8Array;
   private readonly bad: Uint8Array;
   private readonly lateness: Float64Array[];
@@ -65,7 +68,8 @@ export class Player {
     this.start = new Int32Array(count);
     this.finish = new Int32Array(count);
     this.decided = new Int32Array(count);
-    this.net = numbersOf(given);
+    this.net = new Numbers(given);
+    this.stage = new Stage(given, this.net);
     this.months = Uint8Array.from(
       { length: given.horizon },
       (_, slot) => Number(dayOfSlot(given.origin, slot).slice(5, 7)) - 1,
@@ -138,15 +142,38 @@ export class Player {
       });
   }
 
+  /** Lets time pass: whatever became ready is begun by whoever is free for it, until all is done. */
   private place(random: () => number): void {
-    const { order, more, duration } = this.net;
-    for (let at = 0; at < order.length; at++) {
-      const task = order[at] ?? 0;
-      this.reach(task);
-      if ((duration[task] ?? 0) === 0 && more[task] === 0)
-        this.start[task] = this.finish[task] = Math.max(this.moment, this.endBy);
-      else this.take(task, this.halfDaysOf(task, random), random);
+    const { stage, net } = this;
+    stage.clear((task) => this.reached(task));
+    for (let slot = 0; slot <= net.horizon; slot++) {
+      stage.open(slot);
+      for (let task = stage.next(); task >= 0; task = stage.next()) {
+        this.begin(task, slot, random);
+        stage.begun(task, this.finish[task] ?? 0, (after) => this.reached(after));
+      }
     }
+  }
+
+  private reached(task: number): number {
+    this.reach(task);
+    return this.moment;
+  }
+
+  private begin(task: number, slot: number, random: () => number): void {
+    const { duration, more } = this.net;
+    this.reach(task);
+    if ((duration[task] ?? 0) === 0 && more[task] === 0) {
+      this.start[task] = this.finish[task] = Math.max(this.moment, this.endBy);
+      return;
+    }
+    // Ready earlier than begun: whoever does it was elsewhere.
+    if (slot > this.moment) {
+      this.moment = slot;
+      const by = this.stage.freedBy(task);
+      if (by >= 0) this.decided[task] = by;
+    }
+    this.take(task, this.halfDaysOf(task, random), random);
   }
 
   /** From when a task may begin, and by when it may not have ended, by what goes before it. */
@@ -237,66 +264,6 @@ export class Player {
     });
   }
 }
-
-/** A network's lists as typed arrays. */
-class Numbers {
-  readonly order: Int32Array;
-  readonly duration: Int32Array;
-  readonly floor: Int32Array;
-  readonly more: Int32Array;
-  readonly calendar: Int32Array;
-  readonly pace: Int32Array;
-  readonly arrives: Int32Array;
-  readonly weather: Uint8Array;
-  readonly into: Int32Array;
-  readonly before: Int32Array;
-  readonly kind: Uint8Array;
-  readonly lag: Int32Array;
-  readonly lagCalendar: Int32Array;
-  private readonly slots: Int32Array[];
-  private readonly counts: Int32Array[];
-  private readonly horizon: number;
-
-  constructor(net: PlayedNetwork) {
-    this.order = Int32Array.from(net.order);
-    this.duration = Int32Array.from(net.duration);
-    this.floor = Int32Array.from(net.floor);
-    this.more = new Int32Array(net.ids.length);
-    this.calendar = Int32Array.from(net.calendar);
-    this.pace = Int32Array.from(net.pace);
-    this.arrives = Int32Array.from(net.arrives);
-    this.weather = Uint8Array.from(net.weather);
-    this.into = Int32Array.from(net.into);
-    this.before = Int32Array.from(net.links.before);
-    this.kind = Uint8Array.from(net.links.kind);
-    this.lag = Int32Array.from(net.links.lag);
-    this.lagCalendar = Int32Array.from(net.links.calendar);
-    this.horizon = net.horizon;
-    this.slots = net.calendars.map((worked) => Int32Array.from(worked));
-    this.counts = this.slots.map((worked) => {
-      const counts = new Int32Array(net.horizon + 1);
-      let at = 0;
-      for (let slot = 0; slot <= net.horizon; slot++) {
-        counts[slot] = at;
-        if (worked[at] === slot) at++;
-      }
-      return counts;
-    });
-  }
-
-  /** How many slots of a calendar are earlier than one. */
-  countBefore(calendar: number, slot: number): number {
-    const counts = this.counts[calendar];
-    return counts?.[Math.max(0, Math.min(slot, this.horizon))] ?? 0;
-  }
-
-  /** A slot of a calendar by its number; the horizon for what lies beyond it. */
-  worked(calendar: number, number: number): number {
-    return this.slots[calendar]?.[Math.max(0, number)] ?? this.horizon;
-  }
-}
-
-const numbersOf = (net: PlayedNetwork): Numbers => new Numbers(net);
 
 /** One of some cases. */
 const drawn = (cases: Float64Array | undefined, random: () => number, none: number): number =>

@@ -25,8 +25,9 @@ export interface Coming {
 }
 
 /**
- * A firm's work as a forecast plays it: numbers and lists of numbers only, so that it goes to a worker as it is. The order
- * in which crews and rooms take work is that of the plan; nobody plans anew while it is played.
+ * A firm's work as a forecast plays it: numbers and lists of numbers only, so that it goes to a worker as it is. Rooms take
+ * work in the order of the plan. So do crews, but that one whose next work is not ready when its time has come takes what
+ * is; nobody plans anew while it is played.
  * @see docs/decisions/0066
  */
 export interface PlayedNetwork {
@@ -34,11 +35,16 @@ export interface PlayedNetwork {
   /** Half-days that its calendars reach. */
   horizon: number;
   ids: string[];
-  /** Tasks so that all that one waits for goes before it. */
-  order: number[];
+  /** The slot at which the plan begins each. */
+  planned: number[];
   duration: number[];
   floor: number[];
   calendar: number[];
+  /** Who does it, and how many parts of them it takes; -1 for what nobody does. */
+  crew: number[];
+  parts: number[];
+  /** Parts that there are of each crew. */
+  crews: number[];
   /** Which list of cases a task's time is drawn from; -1 for what takes what it takes (curing, milestones). */
   pace: number[];
   /** Whose lateness counts where a task is the first of a visit; -1 where nobody arrives. */

@@ -183,8 +183,6 @@ export function SelectionGrid({ groups, asked, today, job, suppliers }: Terms) {
   const columns = useMemo(() => columnsFor(today, job), [today, job]);
   const data = useMemo(() => groups.flatMap(([, items]) => items), [groups]);
 
-  // Nothing here is compiled or memoized by what the table returns.
-  // eslint-disable-next-line react-hooks/incompatible-library
   const table = useReactTable({
     data,
     columns,
