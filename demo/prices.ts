@@ -3,7 +3,10 @@ import type { Trade } from '@/core/sequence/trades';
 
 /** The money of the demo firm: all sums are in hundredths, all are invented. */
 
-export const MONEY: Input<'firm.set-money'> = { currency: 'EUR', markup: 0.15, taxRate: 0.2, taxShown: 'within' };
+export const MONEY: Input<'firm.set-money'> = {
+  ...{ currency: 'EUR', markup: 0.15, taxRate: 0.2, taxShown: 'within' },
+  tripCost: 6500,
+};
 
 /** What an hour of a trade costs the firm. */
 export const HOURS: readonly (readonly [Trade, number])[] = [
@@ -29,6 +32,9 @@ type Spent = Omit<Input<'spending.add'>, 'id' | 'job' | 'area' | 'day' | 'select
 
 export interface DemoMoney {
   pricesShown: 'line' | 'area' | 'total';
+  /** What a calendar day after the promise costs, and a day on which the site runs. */
+  lateCost?: number;
+  siteCost: number;
   /** By the number of the line of scope, from 0. */
   lines: Record<number, Pricing>;
   payments: (Omit<Step, 'due'> & {
@@ -69,6 +75,7 @@ const percent = (
 export const JOB_MONEY: Record<string, DemoMoney> = {
   signal: {
     pricesShown: 'area',
+    siteCost: 21_000,
     lines: {
       0: { way: 'sum', unitPrice: 612_000 },
       1: { way: 'parts', unitPrice: 64_000, hours: 3.5 },
@@ -94,6 +101,8 @@ export const JOB_MONEY: Record<string, DemoMoney> = {
   },
   tannery: {
     pricesShown: 'line',
+    lateCost: 15_000,
+    siteCost: 9000,
     lines: {
       0: { way: 'parts', unitPrice: 2400, hours: 0.55 },
       1: { way: 'parts', unitPrice: 950, hours: 0.9 },

@@ -704,7 +704,10 @@ class Script {
     const money = JOB_MONEY[job.key];
     if (!money) return;
     const id = (...path: string[]): string => demoId(job.key, ...path);
-    this.say('job.set-money', { job: id(), pricesShown: money.pricesShown });
+    this.say('job.set-money', {
+      ...{ job: id(), pricesShown: money.pricesShown },
+      ...{ lateCost: money.lateCost ?? null, siteCost: money.siteCost },
+    });
     this.say('scope.price', {
       job: id(),
       lines: Object.entries(money.lines).map(([at, pricing]) => {

@@ -14,6 +14,10 @@ const ANSWER_STEPS = [
   'step.time',
   'visit.free',
   'worked-day.add',
+  'provision.add',
+  'supplier.say',
+  'inspection.cancel',
+  'inspection.book',
 ] as const;
 export type AnswerStep = (typeof ANSWER_STEPS)[number];
 

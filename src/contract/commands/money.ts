@@ -20,6 +20,8 @@ export const setMoney = command(
     markup: field.markup().required('overhead and profit is missing; 0 where there is none'),
     taxRate: field.taxRate().required('the tax is missing; 0 where there is none'),
     taxShown: field.oneOf('how clients read prices', TAX_SHOWN_KEYS),
+    /** What it costs that a crew comes once more; null where nobody has said. */
+    tripCost: field.money('what a trip costs').nullable().default(null),
   }).noUnknown(),
 );
 
@@ -47,6 +49,9 @@ export const setJobMoney = command(
     markup: field.markup().nullable().default(null),
     taxRate: field.taxRate().nullable().default(null),
     pricesShown: field.oneOf('what the statement shows', PRICES_SHOWN),
+    /** What a calendar day after the promise costs, and a day on which the site runs; null where nobody has said. */
+    lateCost: field.money('what a day late costs').nullable().default(null),
+    siteCost: field.money('what a day of site costs').nullable().default(null),
   }).noUnknown(),
 );
 

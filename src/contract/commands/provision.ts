@@ -21,6 +21,7 @@ export const addProvision = command(
         'the last day must not be before the first',
         (last, context) => !last || last >= (context.parent as { fromDay: string }).fromDay,
       ),
+    dayCost: field.money('what a day of it costs').nullable().default(null),
   }).noUnknown(),
 );
 export const dropProvision = command('provision.drop', EVERYBODY, 'job', object({ id: field.id() }).noUnknown());

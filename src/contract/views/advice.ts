@@ -1,4 +1,5 @@
 import type { Comparable } from '@/core/advice/compared';
+import type { Cost } from '@/core/advice/cost';
 import type { Day } from '@/core/units/day';
 import type { AnswerStep } from '../commands/advice';
 import type { PreviewView } from './plan';
@@ -17,6 +18,8 @@ export interface PlacedAnswer extends Comparable {
 export interface AnswerView extends PlacedAnswer {
   /** What taking it does. */
   steps: { type: AnswerStep; payload: object }[];
+  /** What it costs more than waiting, part by part; nothing for whoever may not see prices. */
+  costs: Cost;
   /** What it does to the plan as it stands. */
   effect: PreviewView;
 }
@@ -28,6 +31,8 @@ export interface SlipView {
   heading: string;
   known: string;
   promise: string | null;
+  /** Of which plan the answers are. */
+  plan: number;
   wait: PlacedAnswer;
   /** How many answers are going to be placed. */
   answers: number;

@@ -36,7 +36,7 @@ export interface FirmView {
   normals: { month: number; name: string; wet: number; windy: number; frosty: number }[];
   /** Jobs that were set up by mistake and can be brought back. */
   removed: { id: string; name: string }[];
-  money: { currency: string; markup: number; taxRate: number; taxShown: TaxShown };
+  money: { currency: string; markup: number; taxRate: number; taxShown: TaxShown; tripCost: number | null };
   /** What an hour of each trade costs, where somebody has said. */
   hours: { trade: Trade; perHour: number }[];
   /** Trades that open work needs and no sub does. */

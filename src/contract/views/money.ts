@@ -47,7 +47,7 @@ export interface PricedLine {
 
 export interface PricesView extends MoneyPage {
   /** The job's own, where they are not the firm's. */
-  own: { markup: number | null; taxRate: number | null };
+  own: { markup: number | null; taxRate: number | null; lateCost: number | null; siteCost: number | null };
   pricesShown: PricesShown;
   areas: {
     id: string;

@@ -13,6 +13,7 @@ const answer = (key: string, over: Partial<Comparable> = {}): Comparable => ({
     conflicts: 0,
     nights: 0,
     daysOff: 0,
+    cost: 0,
     open: 0,
     points: 100,
   },

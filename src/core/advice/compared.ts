@@ -16,6 +16,8 @@ export interface Comparable {
   nights: number;
   /** Days off that are worked. */
   daysOff: number;
+  /** What it costs more than waiting, in hundredths, as far as prices are known. */
+  cost: number;
   /** What lies open longer than it may. */
   open: number;
   /** What the whole plan comes to by the firm's weights, days off with it: the fewer the better. */
@@ -36,6 +38,7 @@ const SIDES: readonly { of: (one: Comparable) => number; words: string }[] = [
   { of: ({ conflicts }) => conflicts, words: 'keeps more of what was confirmed' },
   { of: ({ nights }) => nights, words: 'leaves the household better off' },
   { of: ({ daysOff }) => daysOff, words: 'works on fewer days off' },
+  { of: ({ cost }) => cost, words: 'costs less' },
   { of: ({ trips }) => trips, words: 'takes fewer trips' },
   { of: ({ people }) => people, words: 'moves fewer people' },
 ];

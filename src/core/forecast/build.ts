@@ -20,6 +20,8 @@ export interface Uncertain {
   comings: readonly (Omit<Coming, 'tasks'> & { tasks: readonly string[] })[];
   normals: PlayedNetwork['normals'];
   outlookUntil: number;
+  /** What the first end costs, by its slot, in hundredths; undefined where nobody has said what a day costs. */
+  costAt?: (slot: number) => number;
 }
 
 /** An end that is asked for, by tasks. */
@@ -83,6 +85,7 @@ export function playedOf(
     }),
     comings,
     normals: uncertain.normals,
+    cost: uncertain.costAt ? Array.from({ length: horizon + 1 }, (_, slot) => uncertain.costAt?.(slot) ?? 0) : [],
     outlookUntil: uncertain.outlookUntil,
     ends: ends.flatMap(({ is, ...asked }) => {
       const tasks = open.flatMap((task, at) => (is(net.tasks[task] as Task) ? [at] : []));

@@ -11,18 +11,20 @@ export interface Tally {
   ends: number[][];
   /** How often each task was on the thread that decided the first end. */
   critical: number[];
-  /** Of each chance and coming: runs in which it went well, and the sum of the first end's slots in those. */
-  well: { runs: number; sum: number }[];
-  /** The sum of the first end's slots. */
+  /** Of each chance and coming: runs in which it went well, and the sums of the first end's slots and cost in those. */
+  well: { runs: number; sum: number; cost: number }[];
+  /** The sum of the first end's slots, and of what it costs. */
   sum: number;
+  cost: number;
 }
 
 export const emptyTally = (net: PlayedNetwork): Tally => ({
   runs: 0,
   ends: net.ends.map(() => new Array<number>(net.horizon + 1).fill(0)),
   critical: new Array<number>(net.ids.length).fill(0),
-  well: [...net.chances, ...net.comings].map(() => ({ runs: 0, sum: 0 })),
+  well: [...net.chances, ...net.comings].map(() => ({ runs: 0, sum: 0, cost: 0 })),
   sum: 0,
+  cost: 0,
 });
 
 /** Two tallies of the same network as one. */
@@ -31,11 +33,13 @@ export function addUp(one: Tally, other: Tally): Tally {
     runs: one.runs + other.runs,
     ends: one.ends.map((counts, at) => counts.map((count, slot) => count + (other.ends[at]?.[slot] ?? 0))),
     critical: one.critical.map((count, task) => count + (other.critical[task] ?? 0)),
-    well: one.well.map(({ runs, sum }, at) => ({
+    well: one.well.map(({ runs, sum, cost }, at) => ({
       runs: runs + (other.well[at]?.runs ?? 0),
       sum: sum + (other.well[at]?.sum ?? 0),
+      cost: cost + (other.well[at]?.cost ?? 0),
     })),
     sum: one.sum + other.sum,
+    cost: one.cost + other.cost,
   };
 }
 
@@ -252,12 +256,15 @@ export class Player {
       const counts = tally.ends[number];
       if (counts) counts[end] = (counts[end] ?? 0) + 1;
       if (number > 0) return;
+      const cost = given.cost[end] ?? 0;
       tally.sum += end;
+      tally.cost += cost;
       well.forEach((went, at) => {
         const part = tally.well[at];
         if (!part || went === 0) return;
         part.runs++;
         part.sum += end;
+        part.cost += cost;
       });
       for (let task = last; task >= 0; task = decided[task] ?? -1)
         tally.critical[task] = (tally.critical[task] ?? 0) + 1;

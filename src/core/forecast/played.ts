@@ -66,6 +66,8 @@ export interface PlayedNetwork {
   normals: [number, number, number][];
   /** From which slot on the normals speak; before it the outlook does. */
   outlookUntil: number;
+  /** What the first end costs at each slot, in hundredths; empty where nobody has said what a day costs. */
+  cost: number[];
   /** What is asked for: the ends of jobs and of milestones, each the latest of some tasks. */
   ends: { id: string; label: string; tasks: number[]; promise: number | null }[];
 }

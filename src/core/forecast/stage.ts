@@ -181,21 +181,19 @@ export class Stage {
 
   private inOrder(who: number): number {
     const task = this.nextOf(who);
-    return task >= 0 && this.isReady(task) && (this.given.parts[task] ?? 0) <= (this.free[who] ?? 0) ? task : -1;
+    return task >= 0 && this.canTake(who, task) ? task : -1;
   }
 
-  /** What a crew does while its next work is not ready. */
+  /** What a crew does while its next work is not ready though its time has come. */
   private other(who: number): number {
     const next = this.nextOf(who);
-    const free = this.free[who] ?? 0;
-    const { planned, parts } = this.given;
-    if (next < 0 || free === 0 || this.isReady(next) || (planned[next] ?? 0) > this.slot) return -1;
+    if (next < 0 || this.isReady(next) || (this.given.planned[next] ?? 0) > this.slot) return -1;
     const ready = this.ready[next] ?? UNKNOWN;
+    const most = ready === UNKNOWN ? Infinity : 2 * (ready - this.slot);
     const end = Math.min(this.queueFrom[who + 1] ?? 0, (this.head[who] ?? 0) + LOOKS);
     for (let at = (this.head[who] ?? 0) + 1; at < end; at++) {
       const task = this.queue[at] ?? 0;
-      if (this.isBegun[task] !== 0 || !this.isReady(task) || (parts[task] ?? 0) > free) continue;
-      if (ready !== UNKNOWN && (this.net.duration[task] ?? 0) > 2 * (ready - this.slot)) continue;
+      if (!this.canTake(who, task) || (this.net.duration[task] ?? 0) > most) continue;
       const begins = this.worksFrom(task);
       if (begins === this.slot) return task;
       // On a day off nobody takes other work: by the next day what comes first may be ready.
@@ -203,6 +201,10 @@ export class Stage {
       this.looksAgain[who] = 1;
     }
     return -1;
+  }
+
+  private canTake(who: number, task: number): boolean {
+    return this.isBegun[task] === 0 && this.isReady(task) && (this.given.parts[task] ?? 0) <= (this.free[who] ?? 0);
   }
 
   /** The first slot from now on on which a task's calendar is worked. */

@@ -1,6 +1,7 @@
 import type { SlipOf } from '@/contract/routes';
 import type { AdvicePart, AnswerView, PlacedAnswer } from '@/contract/views/advice';
 import { compareAnswers, DAY_OFF } from '@/core/advice/compared';
+import { sumOf } from '@/core/advice/cost';
 import { countBefore } from '@/core/schedule/calendar';
 import { jobEnd, jobEnds } from '@/core/schedule/job-end';
 import { pointsOf } from '@/core/schedule/objective';
@@ -10,16 +11,19 @@ import { lastDay } from '@/core/units/slot';
 import { unkeptOf } from '@/core/schedule/calm';
 import { uuid } from '../database/id';
 import { wouldBe } from '../dispatch/would-be';
-import type { Actor } from '../door/actor';
+import { seesPrices, type Actor } from '../door/actor';
 import type { Installation } from '../installation';
 import { compared, picture, type Picture } from '../plan/compare';
 import { readAhead } from '../reading/ahead';
 import { jobRow } from '../reading/job';
 import { householdOf } from '../reading/living';
+import { currentVersion } from '../reading/plan';
 import { readFirm, type FirmReading } from '../reading/reading';
 import { unprocessable } from '../refusal';
 import { refuseWhereServed } from '../serving';
 import { answersTo, pairsOf, type Answer } from './answers';
+import { costOf } from './cost';
+import { livingTasks } from './of-household';
 import { slipOf, type Slip } from './slip';
 
 const WAIT = { key: 'wait', title: 'Wait', how: 'The order of the work stays as it is.', steps: [] };
@@ -36,29 +40,32 @@ export function advise(installation: Installation, who: Actor, of: SlipOf, tell:
   const slip = slipOf(firm, of);
   const before = picture(firm);
   if (!before.ok) throw unprocessable(before.problem.code, before.problem.message);
-  const figures = new Figures(firm, slip, before);
-  const { effect: _, ...wait } = figures.of(WAIT, before);
+  const figures = new Figures(firm, slip, before, seesPrices(who));
+  const { effect: _, costs: __, ...wait } = figures.of(WAIT, before, firm);
   const answers = answersTo(firm, slip, before.value);
   tell({
     kind: 'slip',
     slip: {
       job: { id: slip.job.id, name: jobRow(slip.job).name },
-      ...{ heading: slip.heading, known: slip.known, promise: figures.promise },
+      ...{
+        heading: slip.heading,
+        known: slip.known,
+        promise: figures.promise,
+        plan: currentVersion(installation.db) ?? 0,
+      },
       ...{ wait, answers: answers.length },
     },
   });
   const placed: AnswerView[] = [];
   const place = (answer: Answer): void => {
     const after = wouldBe(installation, who, asCommand(installation, slip, of, answer, wait.endDay));
-    const plan = 'firm' in after ? picture(after.firm) : undefined;
-    if (plan?.ok) {
-      const view = { ...figures.of(answer, plan), steps: answer.steps };
+    const plan =
+      'firm' in after ? picture(after.firm) : { ok: false as const, problem: { message: after.problem.title } };
+    if ('firm' in after && plan.ok) {
+      const view = { ...figures.of(answer, plan, after.firm), steps: answer.steps };
       placed.push(view);
       tell({ kind: 'answer', answer: view });
-    } else {
-      const why = 'problem' in after ? after.problem.title : (plan?.problem.message ?? 'it cannot be placed');
-      tell({ kind: 'refused', title: answer.title, why });
-    }
+    } else tell({ kind: 'refused', title: answer.title, why: plan.ok ? '' : plan.problem.message });
   };
   answers.forEach(place);
   const pairs = pairsOf(compareAnswers(wait, placed).best);
@@ -82,16 +89,20 @@ class Figures {
     private readonly firm: FirmReading,
     private readonly slip: Slip,
     private readonly before: Known,
+    private readonly priced: boolean,
   ) {
     this.promised = before.value.net.input.promises[slip.job.id];
     this.promise = this.promised === undefined ? null : this.dayOf(this.promised);
   }
 
-  /** What an answer comes to, against waiting. */
-  of({ key, title, how, steps }: Answer, after: Known): Omit<AnswerView, 'steps'> {
+  /** What an answer comes to, against waiting. @param then the firm as the answer leaves it */
+  of({ key, title, how, steps }: Answer, after: Known, then: FirmReading): Omit<AnswerView, 'steps'> {
     const { firm, slip, before } = this;
     const effect = compared(firm, before, after);
     const end = jobEnd(after.value.net, after.value.placement, slip.job.id);
+    const cost = this.priced
+      ? costOf({ firm, slip, before: before.value }, { steps }, after.value, effect.trips)
+      : { parts: [], unknown: [] };
     const daysOff = steps.filter(({ type }) => type === 'worked-day.add').length;
     const placed: PlacedAnswer = {
       ...{ key, title, how },
@@ -102,10 +113,11 @@ class Figures {
       ...{ trips: effect.trips, people: effect.told.length, open: effect.broken.length },
       conflicts: unkeptOf(after.value.net, after.value.placement).length,
       daysOff,
-      nights: this.nights(after.value),
+      nights: householdOf(then.job(slip.job.id), livingTasks(after.value, slip.job.id)).nights,
+      cost: sumOf(cost),
       points: pointsOf(after.value.score) + DAY_OFF * daysOff,
     };
-    return { ...placed, effect };
+    return { ...placed, effect, costs: cost };
   }
 
   private readonly dayOf = (slot: number): string => formatDay(lastDay(this.firm.today, slot), this.firm.today);
@@ -114,17 +126,6 @@ class Figures {
   private days({ net }: Placed, from: number, to: number): number {
     const calendar = net.jobCalendar[net.job.indexOf(net.jobs.indexOf(this.slip.job.id))];
     return calendar ? (countBefore(calendar, to) - countBefore(calendar, from)) / 2 : 0;
-  }
-
-  /** Nights with something missing, at the job that slipped. */
-  private nights({ net, placement }: Placed): number {
-    const { job } = this.slip;
-    const tasks = net.tasks.flatMap((task, number) =>
-      task.job === job.id
-        ? [{ ...task, start: placement.start[number] ?? 0, finish: placement.finish[number] ?? 0 }]
-        : [],
-    );
-    return householdOf(job, tasks).nights;
   }
 
   /** Worked days that promises are missed by, over all jobs. */

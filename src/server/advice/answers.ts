@@ -1,11 +1,13 @@
 import type { AnswerView } from '@/contract/views/advice';
 import type { Placed } from '@/core/schedule/plan';
 import type { FirmReading } from '../reading/reading';
-import { fittedLater, inStock } from './of-goods';
+import { fittedLater, inStock, shippedInPart } from './of-goods';
+import { standIns } from './of-household';
+import { otherOfficeDays } from './of-inspections';
 import { onDaysOff, sooner } from './of-days';
 import { otherOrder } from './of-order';
 import { otherWays } from './of-ways';
-import { inTwoParts, longerDays, moreHands, otherSubs, withoutPins } from './of-work';
+import { inOneGo, inTwoParts, longerDays, moreHands, otherSubs, withoutPins } from './of-work';
 import type { Slip } from './slip';
 
 /** An answer before it is placed: what it is called, and the changes it is made of. */
@@ -20,6 +22,8 @@ export const answersTo = (firm: FirmReading, slip: Slip, before: Placed): Answer
   ...otherWays(firm, slip),
   ...fittedLater(slip),
   ...inStock(slip),
+  ...shippedInPart(firm, slip),
+  ...otherOfficeDays(firm, slip, before),
   ...otherOrder(slip, before),
   ...sooner(firm, slip, before),
   ...otherSubs(firm, slip),
@@ -27,7 +31,9 @@ export const answersTo = (firm: FirmReading, slip: Slip, before: Placed): Answer
   ...longerDays(slip),
   ...onDaysOff(firm, slip, before),
   ...inTwoParts(slip),
+  ...inOneGo(slip),
   ...withoutPins(slip),
+  ...standIns(firm, slip, before),
 ];
 
 /** Answers of so many kinds are tried together, and so many pairs of them. */

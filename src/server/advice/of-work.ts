@@ -1,4 +1,5 @@
 import type { PlannedTask } from '@/core/schedule/plan';
+import type { WorkName } from '@/core/schedule/work-name';
 import { isVisit } from '@/core/schedule/visit';
 import { taskRef } from '@/core/sequence/site';
 import { counted } from '@/core/words/count';
@@ -78,6 +79,30 @@ export function inTwoParts({ job, tasks, selection }: Slip): Answer[] {
   });
 }
 
+/** The step that a part is of. */
+const wholeOf = (work: WorkName): WorkName => {
+  if (work.kind !== 'step') return work;
+  const { part: _, ...whole } = work;
+  return whole;
+};
+
+/** What was to be done in two goes is done in one. */
+export function inOneGo({ job, tasks }: Slip): Answer[] {
+  const parted = new Set(partRows(job).map(({ area, phase }) => `${area}:${phase}`));
+  return tasks.flatMap(({ area, phase, state, work }): Answer[] =>
+    area && phase && state === 'waiting' && parted.has(`${area}:${phase}`)
+      ? [
+          {
+            key: `one-go ${area} ${phase}`,
+            title: 'Do it in one go',
+            how: `${sayWork(wholeOf(work))}: one visit instead of several.`,
+            steps: [{ type: 'step.split', payload: { area, phase, parts: [] } }],
+          },
+        ]
+      : [],
+  );
+}
+
 /** The step that a piece of work is, where it is one that somebody can time. */
 function stepOf({ job }: Slip, { area, phase, state }: PlannedTask): Rows['step'] | undefined {
   if (!area || !phase || state === 'done') return undefined;
@@ -114,7 +139,7 @@ export function moreHands(firm: FirmReading, slip: Slip): Answer[] {
 }
 
 /** Ten hours instead of eight: so much of the time is left. */
-const LONG_DAYS = 0.8;
+export const LONG_DAYS = 0.8;
 const LONGER = 'Longer days';
 
 /** Long days while it lasts. */

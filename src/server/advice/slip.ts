@@ -1,12 +1,16 @@
 import type { SlipOf } from '@/contract/routes';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { isHere } from '@/core/selections/states';
+import { sayCause } from '@/core/words/cause';
 import { sayReason } from '@/core/words/reason';
 import { sentence } from '@/core/words/letters';
 import { sayWork } from '@/core/words/work';
+import { plantDownRows, plantRows, subRows } from '../reading/firm';
 import { wholePlan, type StoredPlan } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';
 import { selectionRows, type SelectionRow } from '../reading/selections';
+import { inspectionRows } from '../reading/sequence';
+import { lastCauses, visitDays } from '../reading/visits';
 import { notFound, unprocessable } from '../refusal';
 
 /** What slipped, with the work that is not done and that it holds up first. */
@@ -33,11 +37,30 @@ function workSlip(firm: FirmReading, plan: StoredPlan, id: string): Slip {
     throw unprocessable('slip-over', `${sayWork(task.work)} is done; look at what comes after it.`, 'task');
   return {
     job: firm.job(task.job),
-    heading: `${sayWork(task.work)} does not go as planned`,
-    known: [sayReason(task.reason, plan.origin), ...curesOf(plan, id)].join(' '),
+    heading: whatSlipped(firm, task),
+    known: [
+      ...(lastCauses(firm, [id]).get(id) ?? []).map((cause) => sayCause(cause, firm.today)),
+      sayReason(task.reason, plan.origin),
+      ...curesOf(plan, id),
+    ].join(' '),
     tasks: [task],
     areas: task.area === null ? [] : [task.area],
   };
+}
+
+/** What happened to a piece of work, by what is known of it: who said no, what is broken, who looked and was not content. */
+function whatSlipped(firm: FirmReading, { id, job, area, phase, plant, work }: PlannedTask): string {
+  const name = sayWork(work);
+  const visit = visitDays(firm).get(id);
+  const sub = visit?.said === 'declined' && subRows(firm).find((row) => row.id === visit.crew);
+  if (sub) return `${sub.name} said no: ${name}`;
+  const broken =
+    plant !== undefined && plantDownRows(firm).has(plant) && plantRows(firm).find((row) => row.id === plant);
+  if (broken) return `${broken.name} is out of order: ${name}`;
+  const looked = inspectionRows(firm.job(job)).filter((row) => row.area === area && row.phase === phase);
+  if (looked.some(({ state }) => state === 'failed') && !looked.some(({ state }) => state === 'passed'))
+    return `${name} did not pass`;
+  return `${name} does not go as planned`;
 }
 
 /** What would cure it, where the work opens or closes what may not lie open for long. */

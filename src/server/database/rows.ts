@@ -337,6 +337,7 @@ export interface Rows {
     tax_shown: 'apart' | 'within';
     frozen_days: number;
     move_weight: number;
+    trip_cost: number | null;
   };
   fixture: {
     id: string;
@@ -447,6 +448,8 @@ export interface Rows {
     markup: number | null;
     tax_rate: number | null;
     prices_shown: 'line' | 'area' | 'total';
+    late_cost: number | null;
+    site_cost: number | null;
   };
   job_task_done: {
     job: JobId;
@@ -827,6 +830,7 @@ export interface Rows {
     words: string;
     from_day: string;
     until_day: string | null;
+    day_cost: number | null;
   };
   purchase_bill: {
     id: string;
@@ -1437,7 +1441,8 @@ export interface Defaults {
     | 'tax_rate'
     | 'tax_shown'
     | 'frozen_days'
-    | 'move_weight';
+    | 'move_weight'
+    | 'trip_cost';
   fixture: 'removed' | 'version';
   gate: 'not_before' | 'together';
   gate_end: never;
@@ -1461,7 +1466,9 @@ export interface Defaults {
     | 'removed'
     | 'markup'
     | 'tax_rate'
-    | 'prices_shown';
+    | 'prices_shown'
+    | 'late_cost'
+    | 'site_cost';
   job_task_done: never;
   job_update: 'walk' | 'sent_at' | 'version';
   large_piece: 'selection' | 'mass' | 'extra' | 'removed' | 'version';
@@ -1512,7 +1519,7 @@ export interface Defaults {
   plant_down: never;
   price: 'name' | 'unit' | 'unit_price';
   projection: never;
-  provision: 'until_day';
+  provision: 'until_day' | 'day_cost';
   purchase_bill: 'number' | 'other' | 'less_deposit' | 'removed' | 'version';
   purchase_bill_line: never;
   purchase_line: 'selection' | 'calculation' | 'purchase' | 'code' | 'per_pack' | 'unit_price' | 'instead' | 'replaces';

@@ -4,11 +4,14 @@ import { insert, orNull } from '../database/query';
 import { permissionOf } from '../door/actor';
 import { carryOut, handlers, personOf, requireRow, type Handle, type PlanContext } from '../door/handler';
 import { notFound, Refusal } from '../refusal';
+import { inspectionHandlers } from '../schedule/inspections';
 import { pinHandlers } from '../schedule/pins';
 import { selectionHandlers } from '../selections/commands';
+import { supplierHandlers } from '../selections/suppliers';
 import { methodHandlers } from '../sequence/method-commands';
 import { sequenceHandlers } from '../sequence/commands';
 import { stepHandlers } from '../sequence/step-commands';
+import { provisionHandlers } from '../sites/provisions';
 import { workedDayHandlers } from '../sites/worked-days';
 import { visitHandlers } from '../visits/commands';
 import { today } from '../zone';
@@ -25,6 +28,10 @@ const CHANGES: { readonly [Type in AnswerStep]: Handle<Type> } = {
   'step.time': methodHandlers['step.time'],
   'visit.free': visitHandlers['visit.free'],
   'worked-day.add': workedDayHandlers['worked-day.add'],
+  'provision.add': provisionHandlers['provision.add'],
+  'supplier.say': supplierHandlers['supplier.say'],
+  'inspection.cancel': inspectionHandlers['inspection.cancel'],
+  'inspection.book': inspectionHandlers['inspection.book'],
 };
 
 export const answerHandlers = handlers({

@@ -9,5 +9,8 @@ export type Actor =
   | { kind: 'desk'; id: 'suppliers' | 'weather' }
   | { kind: 'founder' };
 
+/** What things cost is for the office. */
+export const seesPrices = (who: Actor): boolean => who.kind === 'person' && who.role !== 'lead';
+
 export const permissionOf = (who: Actor): Permission => (who.kind === 'person' ? who.role : who.kind);
 export const actorKey = (who: Actor): string => (who.kind === 'founder' ? 'founder' : `${who.kind}:${who.id}`);

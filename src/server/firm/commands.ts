@@ -72,11 +72,12 @@ export const firmHandlers = handlers({
     execute(context.db, 'UPDATE firm SET zone = @zone', { zone });
     context.replanAll(openJobs(context), { kind: 'zone', zone });
   },
-  'firm.set-money': (context, { currency, markup, taxRate, taxShown }) =>
+  'firm.set-money': (context, { currency, markup, taxRate, taxShown, tripCost }) =>
     void execute(
       context.db,
-      'UPDATE firm SET currency = @currency, markup = @markup, tax_rate = @taxRate, tax_shown = @taxShown',
-      { currency, markup, taxRate, taxShown },
+      `UPDATE firm
+        SET currency = @currency, markup = @markup, tax_rate = @taxRate, tax_shown = @taxShown, trip_cost = @tripCost`,
+      { currency, markup, taxRate, taxShown, tripCost },
     ),
   'person.add': (context, payload) => addOnePerson(context, payload),
   'sub.add': (context, { id, trade, also, name, crews, leadName, email, phone }) => {

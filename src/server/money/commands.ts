@@ -44,9 +44,12 @@ export const moneyHandlers = handlers({
     execute(context.db, 'DELETE FROM hour_rate WHERE trade = @trade', { trade });
     if (perHour !== null) insert(context.db, 'hour_rate', { trade, per_hour: perHour });
   },
-  'job.set-money': (context, { job, markup, taxRate, pricesShown }) => {
+  'job.set-money': (context, { job, markup, taxRate, pricesShown, lateCost, siteCost }) => {
     requireRow(context, 'job', job, 'job');
-    priceJob(context.db, job, { markup, tax_rate: taxRate, prices_shown: pricesShown });
+    priceJob(context.db, job, {
+      ...{ markup, tax_rate: taxRate, prices_shown: pricesShown },
+      ...{ late_cost: lateCost, site_cost: siteCost },
+    });
     context.logFor(job);
   },
   'scope.price': (context, { job, lines }) => {

@@ -1,11 +1,12 @@
 import type { ForecastView } from '@/contract/views/forecast';
 import { playedOf, type AskedEnd, type Uncertain } from '@/core/forecast/build';
 import type { Coming } from '@/core/forecast/played';
+import { countBefore, type Calendar } from '@/core/schedule/calendar';
 import type { NotBefore, Task } from '@/core/schedule/network';
 import { placedLike } from '@/core/schedule/plan';
 import { PHASE_KEYS, phaseFacts, type Phase } from '@/core/sequence/phases';
 import { taskId, taskRef } from '@/core/sequence/site';
-import { formatDay } from '@/core/units/day';
+import { daysBetween, formatDay } from '@/core/units/day';
 import { lastDay, slotOf } from '@/core/units/slot';
 import { sayWork } from '@/core/words/work';
 import { outlookRows, normalRows } from '../reading/firm';
@@ -29,8 +30,11 @@ const INSPECTED = PHASE_KEYS.filter((phase) => phaseFacts(phase).hold === 'inspe
 /** A failed inspection: something is put right, and the office comes again. */
 const AGAIN = 8;
 
-/** What a forecast of a job is played from: the whole firm's plan, and all that is not sure of it. */
-export function forecastView(firm: FirmReading, id: string): ForecastView {
+/**
+ * What a forecast of a job is played from: the whole firm's plan, and all that is not sure of it.
+ * @param seesPrices whoever looks may see what a day costs
+ */
+export function forecastView(firm: FirmReading, id: string, seesPrices: boolean): ForecastView {
   const job = firm.job(id);
   const placed = placedLike(planInput(firm));
   if (!placed.ok) throw unprocessable(placed.problem.code, placed.problem.message);
@@ -42,7 +46,10 @@ export function forecastView(firm: FirmReading, id: string): ForecastView {
       'No work with a time is left here; set out rooms with their work first.',
     );
   const promise = net.input.promises[id];
-  const played = playedOf(net, placement, uncertainOf(firm, id, net.input.notBefore), endsOf(job, promise));
+  const calendar = net.jobCalendar[net.tasks.findIndex((task) => task.job === id)];
+  const costAt = seesPrices && calendar ? costOfEnds(job, calendar) : undefined;
+  const uncertain = { ...uncertainOf(firm, id, net.input.notBefore), ...(costAt ? { costAt } : {}) };
+  const played = playedOf(net, placement, uncertain, endsOf(job, promise));
   const until = open.reduce((end, task) => Math.max(end, placement.finish[net.index.get(task.id) ?? -1] ?? 0), 0);
   return {
     job: { id, name: jobRow(job).name },
@@ -52,6 +59,17 @@ export function forecastView(firm: FirmReading, id: string): ForecastView {
     promise: promise === undefined ? null : formatDay(lastDay(firm.today, promise), firm.today),
     records: [...pacesByTrade(firm).values()].reduce((sum, list) => sum + list.length, 0),
     weather: played.normals.length > 0,
+  };
+}
+
+/** What a job costs by when it ends: days on which the site runs, and days after the promise; nothing where nobody has said. */
+function costOfEnds(job: JobReading, calendar: Calendar): ((slot: number) => number) | undefined {
+  const { late_cost: late, site_cost: site, promise_day: promise } = jobRow(job);
+  if (site === null && (late === null || promise === null)) return undefined;
+  const { today } = job.firm;
+  return (slot) => {
+    const daysLate = promise === null || slot === 0 ? 0 : Math.max(0, daysBetween(promise, lastDay(today, slot)));
+    return ((site ?? 0) * countBefore(calendar, slot)) / 2 + (late ?? 0) * daysLate;
   };
 }
 

@@ -1,9 +1,9 @@
 import { groupBy } from '@/core/group-by';
 import { weekdaysFrom } from '@/core/schedule/calendar';
-import type { NotBefore } from '@/core/schedule/network';
+import type { NotBefore, Task } from '@/core/schedule/network';
 import { USUAL_WEIGHTS, type PlanInput, type Weights } from '@/core/schedule/plan-input';
 import { keptOff, rainOf, type HalfDayOutlook } from '@/core/schedule/weather';
-import type { Site } from '@/core/sequence/site';
+import { taskId, taskRef, type Site } from '@/core/sequence/site';
 import {
   ALWAYS,
   asQuiet,
@@ -71,18 +71,17 @@ export function planInput(firm: FirmReading, whatIf?: WhatIf): PlanInput {
     const job = firm.job(id);
     const site = whatIf?.job === id ? whatIf.site(siteOf(job)) : siteOf(job);
     const sequence = sequenceOfJob(site);
-    input.tasks.push(
-      ...tasksOf(site, sequence.added, {
-        origin: today,
-        now: walkedUntil(job),
-        crewFor: (trade, task) => crewFor(trade, id, number, task),
-      }),
-    );
+    const tasks = tasksOf(site, sequence.added, {
+      origin: today,
+      now: walkedUntil(job),
+      crewFor: (trade, task) => crewFor(trade, id, number, task),
+    });
+    input.tasks.push(...tasks);
     input.links.push(...sequence.links);
     input.exposures.push(...sequence.exposures);
     input.notBefore.push(
       ...holdWaits(job),
-      ...waitsOf(job),
+      ...ofPartsLeft(waitsOf(job), tasks),
       ...waitsByHand(job),
       ...declinedWaits(job),
       ...(whatIf?.job === id ? (whatIf.notBefore ?? []) : []),
@@ -93,6 +92,20 @@ export function planInput(firm: FirmReading, whatIf?: WhatIf): PlanInput {
   });
   narrowCalendars(firm, input, outlook);
   return input;
+}
+
+/** What a part that is done already waited for is waited for by the next one. */
+function ofPartsLeft(waits: readonly NotBefore[], tasks: readonly Task[]): NotBefore[] {
+  const there = new Set(tasks.map(({ id }) => id));
+  return waits.map((wait) => {
+    const { area, phase, part } = taskRef(wait.task);
+    if (part === undefined || !phase || there.has(wait.task)) return wait;
+    const next = tasks.find(({ id }) => {
+      const ref = taskRef(id);
+      return ref.area === area && ref.phase === phase && (ref.part ?? Infinity) > part;
+    });
+    return { ...wait, task: next?.id ?? taskId(area, phase) };
+  });
 }
 
 /**

@@ -1,10 +1,11 @@
 import type { NotBefore } from '@/core/schedule/network';
 import { arrivalOf } from '@/core/selections/arrival';
 import { expectedOf, isGiven, requestLabel } from '@/core/selections/requests';
-import { leftoverId, taskId } from '@/core/sequence/site';
+import { leftoverId, partId, taskId } from '@/core/sequence/site';
 import { addDays } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
 import { closuresOf } from '../reading/firm';
+import { partRows } from '../reading/job';
 import { openingsOf } from '../reading/openings';
 import type { JobReading } from '../reading/reading';
 import { openRequests, orderedOf, requestsOf, selectionRows, waitRows, type SelectionRow } from '../reading/selections';
@@ -12,6 +13,12 @@ import { openRequests, orderedOf, requestsOf, selectionRows, waitRows, type Sele
 /** The task that a selection is for: the step that uses it, or the return trip on which it is fitted. */
 export const taskOf = (row: Pick<SelectionRow, 'id' | 'area' | 'phase' | 'return_trip'>): string =>
   row.return_trip ? leftoverId(row.id) : taskId(row.area, row.phase);
+
+/** Where the step is done in parts the first of them waits; the rest of an order is waited for by the last. */
+function firstTaskOf(job: JobReading, row: SelectionRow): string {
+  const parts = partRows(job).some(({ area, phase }) => area === row.area && phase === row.phase);
+  return parts && !row.return_trip && row.follows_as !== 'rest' ? partId(row.area, row.phase, 1) : taskOf(row);
+}
 
 /** Work waits for what it uses, and for what must be granted or answered first. */
 export const waitsOf = (job: JobReading): NotBefore[] => {
@@ -29,7 +36,7 @@ export const waitsOf = (job: JobReading): NotBefore[] => {
     return coming
       ? [
           {
-            task: taskOf(row),
+            task: firstTaskOf(job, row),
             slot: slotOf(today, coming.usable),
             wait: { kind: 'delivery', thing: row.category, why: coming.why },
             open: coming.open,

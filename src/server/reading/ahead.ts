@@ -19,6 +19,8 @@ import {
   ownLinkRows,
   pinRows,
 } from './sequence';
+import { provisionRows } from './living';
+import { hourRates } from './money';
 import { quietRows } from './quiet';
 import { visitDays } from './visits';
 import { workedDayRows } from './worked-days';
@@ -38,6 +40,7 @@ const OF_THE_FIRM = [
   wholePlan,
   tradesOfSubs,
   visitDays,
+  hourRates,
 ];
 
 const OF_JOBS_OF_IT = [
@@ -71,6 +74,7 @@ const OF_JOBS_OF_IT = [
   switchRows,
   quietRows,
   workedDayRows,
+  provisionRows,
 ];
 
 /**

@@ -6,9 +6,10 @@ import {
   type LivingTask,
   type Provision,
 } from '@/core/living/household';
+import type { HouseholdNeed } from '@/core/sites/household-needs';
 import { slotOf } from '@/core/units/slot';
 import type { Rows } from '../database/rows';
-import { OF_JOBS, ofJob, rowsOf, type JobReading } from './reading';
+import { OF_JOBS, ofJob, rowsOf, type FirmReading, type JobReading } from './reading';
 import { siteOf } from './site';
 
 export const provisionRows = rowsOf<Rows['provision']>(
@@ -22,6 +23,13 @@ const provisionsOf = ofJob((job): Provision[] =>
     until: until_day === null ? null : slotOf(job.firm.today, until_day, 1) + 1,
   })),
 );
+
+/** What a day of the newest provision for a need cost, over all jobs; null where nobody has said. */
+export const lastCostOf = (firm: FirmReading, need: HouseholdNeed): number | null =>
+  firm.jobs
+    .flatMap((id) => provisionRows(firm.job(id)))
+    .filter((row) => row.need === need && row.day_cost !== null)
+    .sort((a, b) => (a.from_day < b.from_day ? 1 : -1))[0]?.day_cost ?? null;
 
 export interface Household {
   gaps: Gap[];

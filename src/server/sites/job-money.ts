@@ -6,5 +6,5 @@ import type { Rows } from '../database/rows';
 export const priceJob = (
   db: Connection,
   job: string,
-  terms: Pick<Rows['job'], 'markup' | 'tax_rate' | 'prices_shown'>,
+  terms: Pick<Rows['job'], 'markup' | 'tax_rate' | 'prices_shown' | 'late_cost' | 'site_cost'>,
 ): void => update(db, 'job', job, terms);

@@ -53,7 +53,9 @@ export const TASKS = {
   'area paper': (installation: Installation, area: string, file: string, origin: string): Promise<PaperFile> =>
     areaPaper(installation, area, file, origin),
   'plan document': read(planDocument),
-  forecast: read((installation, job: string) => forecastView(readFirm(installation), job)),
+  forecast: read((installation, job: string, seesPrices: boolean) =>
+    forecastView(readFirm(installation), job, seesPrices),
+  ),
 };
 
 export type Tasks = typeof TASKS;

@@ -49,6 +49,7 @@ export function firmView(installation: Installation): FirmView {
       markup: row?.markup ?? 0,
       taxRate: row?.tax_rate ?? 0,
       taxShown: row?.tax_shown ?? 'apart',
+      tripCost: row?.trip_cost ?? null,
     },
     hours: [...hourRates(firm)].map(([trade, perHour]) => ({ trade, perHour })),
     missing: tradesNeeded(firm).flatMap((trade) => (known.has(trade) ? [] : [trade])),

@@ -20,14 +20,14 @@ export function pricesView(job: JobReading): PricesView {
     estimate.entries.filter(({ kind }) => kind !== 'line'),
     ({ area }) => area ?? '',
   );
-  const { markup, tax_rate, prices_shown } = jobRow(job);
+  const { markup, tax_rate, prices_shown, late_cost, site_cost } = jobRow(job);
   const shown = ({ key, kind, text, net }: EstimateEntry) => ({ key, kind, text, net });
   return {
     job: jobHead(job),
     today: job.firm.today,
     counts: scopeCounts(job),
     terms: priceTerms(job),
-    own: { markup, taxRate: tax_rate },
+    own: { markup, taxRate: tax_rate, lateCost: late_cost, siteCost: site_cost },
     pricesShown: prices_shown,
     areas: areasUpward(job)
       .map(({ id, name }) => ({

@@ -10,6 +10,8 @@ import type { AnswerView, PlacedAnswer, SlipView } from '@/contract/views/advice
 import type { JobHead } from '@/contract/views/job';
 import { counted } from '@/core/words/count';
 import { Effect } from '../kit/effect';
+import { Line, Lines } from '../kit/lines';
+import { Sum, useMoney } from '../kit/money';
 import { Notice } from '../kit/notice';
 import { Block, PageHead } from '../kit/page';
 import { useSend } from '../kit/use-send';
@@ -18,15 +20,26 @@ import { EMPTY, ranked, withPart, type Sheet } from './sheet';
 import { useParts, type Coming } from './use-parts';
 
 /** What slipped, what it does if nobody acts, and every answer to it with what each brings. */
-export function Advice({ job, of }: { job: JobHead; of: SlipOf }) {
-  const { known, coming, stop } = useParts(api.advice(of), EMPTY, withPart);
+export function Advice({ job, plan, of }: { job: JobHead; plan: number; of: SlipOf }) {
+  const { known, coming, stop, again } = useParts(api.advice(of), EMPTY, withPart);
   const { slip } = known;
+  const stale = slip !== undefined && slip.plan < plan;
   return (
     <>
       <JobTabs job={job} />
       <div className="page">
         {slip ? (
-          <Answers sheet={{ ...known, slip }} of={of} coming={coming} stop={stop} />
+          <>
+            {stale && (
+              <Notice>
+                The plan has changed since these answers were worked out.{' '}
+                <Button variant="link" size="sm" className="p-0 align-baseline" onClick={again}>
+                  Work them out again
+                </Button>
+              </Notice>
+            )}
+            <Answers key={slip.plan} sheet={{ ...known, slip }} of={of} coming={coming} stop={stop} />
+          </>
         ) : (
           <>
             <PageHead heading="When something slips" />
@@ -132,6 +145,7 @@ function Answers({
         {answer ? (
           <Block heading={answer.title} aria-live="polite">
             <p className="soft small-text">{answer.how}</p>
+            <Costs answer={answer} />
             <Effect view={answer.effect} />
             <p className="mt-3 mb-1">
               <Button disabled={busy} onClick={() => void take(answer)}>
@@ -169,9 +183,36 @@ const days = (count: number): string => counted(Math.abs(count), 'worked day');
 const againstPromise = (late: number): string =>
   late === 0 ? 'as promised' : `${days(late)} ${late > 0 ? 'after the promise' : 'before the promise'}`;
 
+/** What an answer costs more than waiting, part by part. */
+function Costs({ answer: { costs, cost } }: { answer: AnswerView }) {
+  if (costs.parts.length === 0 && costs.unknown.length === 0) return null;
+  return (
+    <>
+      <Lines className="small-text mb-3">
+        {costs.parts.map(({ label, amount }) => (
+          <Line key={label} beside={<Sum of={amount} />}>
+            {label}
+          </Line>
+        ))}
+        {costs.parts.length > 1 && (
+          <Line beside={<Sum of={cost} bold />}>
+            <span className="fw-bold">Against waiting</span>
+          </Line>
+        )}
+        {costs.unknown.map((label) => (
+          <Line key={label} beside={<span className="soon">no price known</span>}>
+            {label}
+          </Line>
+        ))}
+      </Lines>
+    </>
+  );
+}
+
 /** An answer at a glance: where it ends, and what it takes. */
 function Facts({ answer }: { answer: PlacedAnswer }) {
-  const { title, how, ends, late, won, trips, people, conflicts, daysOff, nights } = answer;
+  const { title, how, ends, late, won, trips, people, conflicts, daysOff, nights, cost } = answer;
+  const money = useMoney();
   return (
     <>
       <span className="fw-bold d-block">{title}</span>
@@ -183,6 +224,12 @@ function Facts({ answer }: { answer: PlacedAnswer }) {
       <span className="facts small-text">
         <span>Days won</span>
         <span>{won}</span>
+        {cost !== 0 && (
+          <>
+            <span>{cost > 0 ? 'Costs more' : 'Costs less'}</span>
+            <span className="mono">{money(Math.abs(cost))}</span>
+          </>
+        )}
         <span>Trips</span>
         <span>{trips === 0 ? 'as many' : `${Math.abs(trips)} ${trips > 0 ? 'more' : 'fewer'}`}</span>
         {nights > 0 && (

@@ -7,15 +7,16 @@ export type Coming = { state: 'coming' | 'whole' | 'stopped' } | { state: 'faile
 /**
  * An answer that comes in parts, a line of JSON each.
  * @param take what the parts so far and one more come to
- * @returns what is known, how far it is, and how to stop: what came stays
+ * @returns what is known, how far it is, how to stop (what came stays), and how to ask again
  */
 export function useParts<Part, Known>(
   address: string,
   empty: Known,
   take: (known: Known, part: Part) => Known,
-): { known: Known; coming: Coming; stop: () => void } {
+): { known: Known; coming: Coming; stop: () => void; again: () => void } {
   const [known, setKnown] = useState(empty);
   const [coming, setComing] = useState<Coming>({ state: 'coming' });
+  const [time, setTime] = useState(1);
   const asking = useRef<AbortController>(undefined);
   useEffect(() => {
     const asked = new AbortController();
@@ -26,12 +27,18 @@ export function useParts<Part, Known>(
       if (!asked.signal.aborted) setComing(end);
     });
     return () => asked.abort();
-  }, [address, take]);
+  }, [address, take, time]);
   const stop = (): void => {
     asking.current?.abort();
     setComing({ state: 'stopped' });
   };
-  return { known, coming, stop };
+  const again = (): void => {
+    asking.current?.abort();
+    setKnown(empty);
+    setComing({ state: 'coming' });
+    setTime((count) => count + 1);
+  };
+  return { known, coming, stop, again };
 }
 
 async function eachPart<Part>(address: string, signal: AbortSignal, hear: (part: Part) => void): Promise<Coming> {

@@ -51,6 +51,7 @@ export function FirmMoney({
             Overhead and profit {sayPercent(money.markup)}, tax {sayPercent(money.taxRate)}
           </Line>
           <Line>Clients read prices {TAX_SHOWN[money.taxShown]}</Line>
+          {money.tripCost !== null && <Line beside={<Sum of={money.tripCost} />}>A crew comes once more</Line>}
         </Lines>
       </Block>
       <Block
@@ -94,6 +95,11 @@ export const MoneyForm = ({ view, onDone }: { view: FirmView; onDone: () => void
       name="taxShown"
       label="Clients read prices"
       options={(Object.keys(TAX_SHOWN) as TaxShown[]).map((key) => [key, TAX_SHOWN[key]])}
+    />
+    <MoneyField
+      name="tripCost"
+      label="A crew that comes once more costs"
+      hint="The way there and back and setting up; it counts where answers to a slip are compared."
     />
   </CommandForm>
 );

@@ -12,6 +12,7 @@ import { formatDay } from '@/core/units/day';
 import { lastDay } from '@/core/units/slot';
 import { sayChance, sayForecast } from '@/core/words/forecast';
 import { Line, Lines } from '../kit/lines';
+import { useMoney } from '../kit/money';
 import { Notice } from '../kit/notice';
 import { Block, PageHead } from '../kit/page';
 import { JobTabs } from '../shell/job-tabs';
@@ -91,8 +92,8 @@ function Shown({ played, stop }: { played: Extract<Played, { tally: Tally }>; st
         {view.weather
           ? 'Outdoor work loses what the usual weather of its months takes.'
           : 'No usual weather was entered under Firm, so rain after the outlook is not counted.'}{' '}
-        Crews keep to the order of the plan; nobody plans anew when something slips, so a good answer does better than
-        this.
+        A crew whose next work is not ready takes what is; nobody plans anew when something slips, so a good answer does
+        better than this.
       </p>
     </>
   );
@@ -150,16 +151,18 @@ const SETTLED: Record<Worth['kind'], string> = {
 };
 
 function WorthOf({ worth }: { worth: readonly Worth[] }) {
+  const money = useMoney();
   const most = Math.max(1, ...worth.map(({ sooner }) => sooner));
   if (worth.length === 0)
     return <p className="soft small-text mt-2">Nothing that is open moves the end by a quarter of a day or more.</p>;
   return (
     <Lines className="small-text worth">
-      {worth.slice(0, SHOWN).map(({ label, kind, sooner, wrong }) => (
+      {worth.slice(0, SHOWN).map(({ label, kind, sooner, saves, wrong }) => (
         <Line key={`${kind} ${label}`} beside={<span className="fw-bold">{daysSaid(sooner)}</span>}>
           {label}{' '}
           <span className="soft">
             {SETTLED[kind]}; goes wrong {sayChance(wrong)}
+            {saves > 0 && <>; worth {money(saves)} in the mean</>}
           </span>
           <span className="bar d-block" style={{ inlineSize: `${(100 * sooner) / most}%` }} />
         </Line>

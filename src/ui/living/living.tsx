@@ -9,6 +9,7 @@ import { CommandForm, SelectField, TextField } from '../kit/form';
 import { Hidden } from '../kit/hidden';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
+import { MoneyField } from '../kit/measure-fields';
 import { Block, Empty, PageHead } from '../kit/page';
 import { SidePanel } from '../kit/side-panel';
 import { StateIcon } from '../kit/state-icon';
@@ -189,6 +190,7 @@ function Provisions({ view }: { view: LivingView }) {
             <TextField name="fromDay" label="From" type="date" />
             <TextField name="untilDay" label="Until" type="date" hint="Nothing while it stays." />
           </div>
+          <MoneyField name="dayCost" label="A day of it costs us" hint="Its hire, where somebody knows." />
         </CommandForm>
       </SidePanel>
     </Block>

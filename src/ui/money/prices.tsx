@@ -220,8 +220,7 @@ const TermsForm = ({ view, onDone }: { view: PricesView; onDone: () => void }) =
     onDone={onDone}
     start={() => ({
       job: view.job.id,
-      markup: view.own.markup,
-      taxRate: view.own.taxRate,
+      ...view.own,
       pricesShown: view.pricesShown,
     })}
   >
@@ -237,5 +236,17 @@ const TermsForm = ({ view, onDone }: { view: PricesView; onDone: () => void }) =
         ['total', 'one sum for the job'],
       ]}
     />
+    <div className="form-pair">
+      <MoneyField
+        name="lateCost"
+        label="A day after the promise costs"
+        hint="What was agreed, or a household elsewhere; by calendar days."
+      />
+      <MoneyField
+        name="siteCost"
+        label="A day of site costs"
+        hint="What is hired and who is there anyway; by worked days."
+      />
+    </div>
   </CommandForm>
 );

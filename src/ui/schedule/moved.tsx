@@ -7,6 +7,7 @@ import type { Concerned, MovedEnd, MovedView, MovedVisit } from '@/contract/view
 import type { PayloadOf } from '@/contract/command';
 import { counted, listed } from '@/core/words/count';
 import { newSending } from '../kit/new-sending';
+import { Hidden } from '../kit/hidden';
 import { Block } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { Phone } from '../kit/phone';
@@ -186,7 +187,10 @@ function MovedLine({ visit, sameCause }: { visit: MovedVisit; sameCause: boolean
         {visit.job}, {visit.label}
       </Link>
       : {visit.from} → <span className="text-nowrap">{visit.to}</span> <span className="bad">{heldWords(visit)}</span>{' '}
-      <span className="soft">{[!sameCause && visit.cause, visit.reason].filter(Boolean).join(' ')}</span>
+      <span className="soft">{[!sameCause && visit.cause, visit.reason].filter(Boolean).join(' ')}</span>{' '}
+      <Link href={routes.slip(visit.jobId, { task: visit.task })} className="no-print">
+        What can be done?<Hidden> about {visit.label}</Hidden>
+      </Link>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import { shown } from '@/server/access/visitor';
+import { currentVersion } from '@/server/reading/plan';
 import { readJob } from '@/server/reading/reading';
 import { jobHead } from '@/server/views/job-head';
 import { Advice } from '@/ui/advice/advice';
@@ -14,7 +15,10 @@ export default async function SlipPage({
 }) {
   const { job } = await params;
   const { selection, task } = await searchParams;
-  const { view } = await shown((installation) => jobHead(readJob(installation, job)));
+  const { view } = await shown((installation) => ({
+    head: jobHead(readJob(installation, job)),
+    plan: currentVersion(installation.db) ?? 0,
+  }));
   const of = typeof selection === 'string' ? { selection } : { task: typeof task === 'string' ? task : '' };
-  return <Advice key={JSON.stringify(of)} job={view} of={of} />;
+  return <Advice key={JSON.stringify(of)} job={view.head} plan={view.plan} of={of} />;
 }
