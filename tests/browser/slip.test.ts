@@ -17,7 +17,7 @@ const kitchen = async (phase: string): Promise<PlannedTask | undefined> =>
 async function takePaintFirst(page: Page): Promise<void> {
   await textFits(page, /Placing every answer|Looking at what it does/, false, 120_000);
   await seesText(page, 'Paint first, touch up after');
-  await page.$$eval('button.answer', (buttons) =>
+  await page.$$eval('.ladders button', (buttons) =>
     buttons.find(({ innerText }) => innerText.startsWith('Paint first, touch up after\n'))?.click(),
   );
   await seesText(page, 'Adds: Kitchen · touch-up.');
@@ -42,8 +42,8 @@ describe('when something slips', () => {
       120_000,
     );
     await textFits(page, /Placing every answer/, false, 120_000);
-    const answers = await page.$$eval('.answers > li', (list) =>
-      list.slice(0, 4).map((item) => (item as HTMLElement).innerText.split('\n')[0]),
+    const answers = await page.$$eval('.ladders thead th', (list) =>
+      list.slice(0, 4).map((item) => item.innerText.split('\n')[0]),
     );
     expect(answers[0]).toBe('Wait');
     expect(answers).toContain('Paint first, touch up after');

@@ -1,5 +1,6 @@
 import type { Comparable } from '@/core/advice/compared';
 import type { Cost } from '@/core/advice/cost';
+import type { Rung } from '@/core/advice/rungs';
 import type { Day } from '@/core/units/day';
 import type { AnswerStep } from '../commands/advice';
 import type { PreviewView } from './plan';
@@ -12,6 +13,10 @@ export interface PlacedAnswer extends Comparable {
   ends: string;
   endDay: Day;
   late: number | null;
+  /** The slot after its last half-day, from today on. */
+  endSlot: number;
+  /** Work that is left in the rooms concerned. */
+  rungs: Rung[];
 }
 
 /** One answer to what slipped. */
@@ -31,6 +36,11 @@ export interface SlipView {
   heading: string;
   known: string;
   promise: string | null;
+  promiseSlot: number | null;
+  /** Slots are counted from there. */
+  today: Day;
+  /** When what is missing can be used, by what was said last. */
+  comes: { slot: number; label: string } | null;
   /** Of which plan the answers are. */
   plan: number;
   wait: PlacedAnswer;

@@ -1,3 +1,5 @@
+import { counted } from '../words/count';
+
 /** One thing by which an answer costs more than waiting, or under 0 less; in hundredths. */
 export interface CostPart {
   label: string;
@@ -47,7 +49,7 @@ export const costOfTime = (jobs: readonly EndsOfJob[]): CostPart[] =>
 /** Hours that are paid half as much again. @param perHour null where nobody has said what an hour of the trade costs */
 export function costOfOvertime(trade: string, hours: number, perHour: number | null): Cost {
   if (hours === 0) return { parts: [], unknown: [] };
-  const label = `${trade}: ${hours} hours at half as much again`;
+  const label = `${trade}: ${counted(hours, 'hour')} at half as much again`;
   return perHour === null
     ? { parts: [], unknown: [label] }
     : { parts: [{ label, amount: Math.round(hours * perHour * OVERTIME) }], unknown: [] };

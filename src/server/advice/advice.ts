@@ -1,29 +1,20 @@
 import type { SlipOf } from '@/contract/routes';
-import type { AdvicePart, AnswerView, PlacedAnswer } from '@/contract/views/advice';
-import { compareAnswers, DAY_OFF } from '@/core/advice/compared';
-import { sumOf } from '@/core/advice/cost';
-import { countBefore } from '@/core/schedule/calendar';
-import { jobEnd, jobEnds } from '@/core/schedule/job-end';
-import { pointsOf } from '@/core/schedule/objective';
-import type { Placed } from '@/core/schedule/plan';
-import { formatDay, type Day } from '@/core/units/day';
-import { lastDay } from '@/core/units/slot';
-import { unkeptOf } from '@/core/schedule/calm';
+import type { AdvicePart, AnswerView, SlipView } from '@/contract/views/advice';
+import { compareAnswers } from '@/core/advice/compared';
+import type { Day } from '@/core/units/day';
 import { uuid } from '../database/id';
 import { wouldBe } from '../dispatch/would-be';
 import { seesPrices, type Actor } from '../door/actor';
 import type { Installation } from '../installation';
-import { compared, picture, type Picture } from '../plan/compare';
+import { picture } from '../plan/compare';
 import { readAhead } from '../reading/ahead';
 import { jobRow } from '../reading/job';
-import { householdOf } from '../reading/living';
-import { currentVersion } from '../reading/plan';
+import { currentVersion, wholePlan } from '../reading/plan';
 import { readFirm, type FirmReading } from '../reading/reading';
 import { unprocessable } from '../refusal';
 import { refuseWhereServed } from '../serving';
 import { answersTo, pairsOf, type Answer } from './answers';
-import { costOf } from './cost';
-import { livingTasks } from './of-household';
+import { Figures } from './figures';
 import { slipOf, type Slip } from './slip';
 
 const WAIT = { key: 'wait', title: 'Wait', how: 'The order of the work stays as it is.', steps: [] };
@@ -50,7 +41,9 @@ export function advise(installation: Installation, who: Actor, of: SlipOf, tell:
       ...{
         heading: slip.heading,
         known: slip.known,
-        promise: figures.promise,
+        ...figures.promised,
+        today: firm.today,
+        comes: comesOf(firm, slip),
         plan: currentVersion(installation.db) ?? 0,
       },
       ...{ wait, answers: answers.length },
@@ -79,62 +72,11 @@ const asCommand = ({ clock }: Installation, slip: Slip, of: SlipOf, { title, ste
   payload: { ...of, ...{ id: uuid(), job: slip.job.id, title, steps, ends: wouldEnd, wouldEnd } },
 });
 
-type Known = Picture & { ok: true };
-
-class Figures {
-  readonly promise: string | null;
-  private readonly promised: number | undefined;
-
-  constructor(
-    private readonly firm: FirmReading,
-    private readonly slip: Slip,
-    private readonly before: Known,
-    private readonly priced: boolean,
-  ) {
-    this.promised = before.value.net.input.promises[slip.job.id];
-    this.promise = this.promised === undefined ? null : this.dayOf(this.promised);
-  }
-
-  /** What an answer comes to, against waiting. @param then the firm as the answer leaves it */
-  of({ key, title, how, steps }: Answer, after: Known, then: FirmReading): Omit<AnswerView, 'steps'> {
-    const { firm, slip, before } = this;
-    const effect = compared(firm, before, after);
-    const end = jobEnd(after.value.net, after.value.placement, slip.job.id);
-    const cost = this.priced
-      ? costOf({ firm, slip, before: before.value }, { steps }, after.value, effect.trips)
-      : { parts: [], unknown: [] };
-    const daysOff = steps.filter(({ type }) => type === 'worked-day.add').length;
-    const placed: PlacedAnswer = {
-      ...{ key, title, how },
-      ...{ ends: this.dayOf(end), endDay: lastDay(firm.today, end) },
-      won: this.days(after.value, end, jobEnd(before.value.net, before.value.placement, slip.job.id)),
-      late: this.promised === undefined ? null : this.days(after.value, this.promised, end),
-      lateInAll: this.late(after.value),
-      ...{ trips: effect.trips, people: effect.told.length, open: effect.broken.length },
-      conflicts: unkeptOf(after.value.net, after.value.placement).length,
-      daysOff,
-      nights: householdOf(then.job(slip.job.id), livingTasks(after.value, slip.job.id)).nights,
-      cost: sumOf(cost),
-      points: pointsOf(after.value.score) + DAY_OFF * daysOff,
-    };
-    return { ...placed, effect, costs: cost };
-  }
-
-  private readonly dayOf = (slot: number): string => formatDay(lastDay(this.firm.today, slot), this.firm.today);
-
-  /** Worked days of the job from one slot to another. */
-  private days({ net }: Placed, from: number, to: number): number {
-    const calendar = net.jobCalendar[net.job.indexOf(net.jobs.indexOf(this.slip.job.id))];
-    return calendar ? (countBefore(calendar, to) - countBefore(calendar, from)) / 2 : 0;
-  }
-
-  /** Worked days that promises are missed by, over all jobs. */
-  private late({ net, placement }: Placed): number {
-    const ends = jobEnds(net, placement);
-    return net.jobs.reduce((sum, id, job) => {
-      const [promise, calendar, end = 0] = [net.input.promises[id], net.jobCalendar[net.job.indexOf(job)], ends[job]];
-      if (promise === undefined || !calendar || end <= promise) return sum;
-      return sum + (countBefore(calendar, end) - countBefore(calendar, promise)) / 2;
-    }, 0);
-  }
+/** When the goods that are missing can be used. */
+function comesOf(firm: FirmReading, { selection, tasks }: Slip): SlipView['comes'] {
+  const first = new Set(tasks.map(({ id }) => id));
+  const slots = (wholePlan(firm)?.notBefore ?? []).flatMap((wait) =>
+    wait.selection === selection?.id && first.has(wait.task) ? [wait.slot] : [],
+  );
+  return selection && slots.length > 0 ? { slot: Math.max(...slots), label: selection.category.toLowerCase() } : null;
 }

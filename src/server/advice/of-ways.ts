@@ -9,9 +9,8 @@ import type { FirmReading } from '../reading/reading';
 import type { Answer } from './answers';
 import type { Slip } from './slip';
 
-/** Another way of working in each of the rooms concerned, where it is about what slipped. */
-export function otherWays(firm: FirmReading, { job, areas, tasks }: Slip): Answer[] {
-  const slipped = new Set(tasks.flatMap(({ phase }) => phase ?? []));
+/** Another way of working in each of the rooms concerned. */
+export function otherWays(firm: FirmReading, { job, areas }: Slip): Answer[] {
   return areas.flatMap((area) => {
     const open = new Set(
       (wholePlan(firm)?.tasks ?? []).flatMap((task) =>
@@ -19,7 +18,7 @@ export function otherWays(firm: FirmReading, { job, areas, tasks }: Slip): Answe
       ),
     );
     const choices = choicesFor(job, area);
-    return METHODS.filter((method) => concerns(method, slipped, open)).flatMap((method) =>
+    return METHODS.filter((method) => concerns(method, open)).flatMap((method) =>
       method.variants
         .filter(({ key }) => key !== choices[method.key])
         .map((variant): Answer => ({
@@ -37,15 +36,16 @@ export function otherWays(firm: FirmReading, { job, areas, tasks }: Slip): Answe
   });
 }
 
-/** Whether a way of working orders what slipped against a step that is still open, or leaves it out or lengthens it. */
-function concerns({ variants }: Method, slipped: ReadonlySet<Phase>, open: ReadonlySet<Phase>): boolean {
-  const both = (some: readonly Phase[], others: readonly Phase[]): boolean =>
-    some.some((phase) => slipped.has(phase)) && others.some((phase) => open.has(phase));
+/** Whether a way of working is about two steps that are still open, or lengthens one. */
+function concerns({ variants }: Method, open: ReadonlySet<Phase>): boolean {
   const about = (variant: Variant): boolean =>
     (variant.order ?? []).some(
-      (effect) => effect.form === 'order' && (both(effect.before, effect.after) || both(effect.after, effect.before)),
+      (effect) =>
+        effect.form === 'order' &&
+        effect.before.some((phase) => open.has(phase)) &&
+        effect.after.some((phase) => open.has(phase)),
     ) ||
-    (variant.drops ?? []).some(({ phase }) => slipped.has(phase)) ||
-    (variant.stretch ?? []).some(({ phase }) => slipped.has(phase));
+    (variant.drops ?? []).some(({ phase }) => open.has(phase)) ||
+    (variant.stretch ?? []).some(({ phase }) => open.has(phase));
   return variants.some(about);
 }

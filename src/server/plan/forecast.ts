@@ -49,7 +49,7 @@ export function forecastView(firm: FirmReading, id: string, seesPrices: boolean)
   const calendar = net.jobCalendar[net.tasks.findIndex((task) => task.job === id)];
   const costAt = seesPrices && calendar ? costOfEnds(job, calendar) : undefined;
   const uncertain = { ...uncertainOf(firm, id, net.input.notBefore), ...(costAt ? { costAt } : {}) };
-  const played = playedOf(net, placement, uncertain, endsOf(job, promise));
+  const played = playedOf(net, placement, uncertain, [...endsOf(job, promise), ...milestonesOf(open)]);
   const until = open.reduce((end, task) => Math.max(end, placement.finish[net.index.get(task.id) ?? -1] ?? 0), 0);
   return {
     job: { id, name: jobRow(job).name },
@@ -84,6 +84,12 @@ function endsOf(job: JobReading, promise: number | undefined): AskedEnd[] {
     })),
   ];
 }
+
+/** What is said to be reached rather than done: a level that is tight, all rooms ready. */
+const milestonesOf = (open: readonly Task[]): AskedEnd[] =>
+  open
+    .filter(({ area, duration }) => area === null && duration === 0)
+    .map(({ id, work }) => ({ ...{ id, label: sayWork(work), promise: null }, is: (task) => task.id === id }));
 
 /** Days of a month, as its normals are counted. */
 const DAYS = 31;

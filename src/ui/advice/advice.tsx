@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { v7 } from 'uuid';
 import { takeAnswer } from '@/contract/commands/advice';
@@ -16,6 +16,8 @@ import { Notice } from '../kit/notice';
 import { Block, PageHead } from '../kit/page';
 import { useSend } from '../kit/use-send';
 import { JobTabs } from '../shell/job-tabs';
+import { Ladders } from './ladders';
+import { againstPromise, isLate, tripsSaid } from './said';
 import { EMPTY, ranked, withPart, type Sheet } from './sheet';
 import { useParts, type Coming } from './use-parts';
 
@@ -78,6 +80,9 @@ function Placing({ coming, placed, of, stop }: { coming: Coming; placed: number;
   );
 }
 
+/** So many answers are drawn beside waiting; on a phone none is. */
+const DRAWN = 4;
+
 function Answers({
   sheet,
   of,
@@ -95,6 +100,12 @@ function Answers({
   const chosen = picked ?? best[0]?.key;
   const router = useRouter();
   const { busy, give } = useSend();
+  const told = useRef<HTMLDivElement>(null);
+  const pick = (key: string): void => {
+    setPicked(key);
+    // On a phone what it does stands below all answers.
+    if (window.matchMedia('(width <= 991px)').matches) told.current?.scrollIntoView();
+  };
   const answer = best.find(({ key }) => key === chosen);
   const take = async ({ title, steps, endDay }: AnswerView): Promise<void> => {
     const kept = await give(
@@ -123,42 +134,47 @@ function Answers({
       </p>
       <Placing coming={coming} placed={sheet.placed.length + sheet.refused.length} of={view.answers} stop={stop} />
       <div className="advice">
-        <ul className="answers" aria-label="Answers">
-          <li>
-            <div className="answer">
-              <Facts answer={view.wait} />
-            </div>
-          </li>
-          {best.map((one) => (
-            <li key={one.key}>
-              <button
-                type="button"
-                className={one.key === chosen ? 'answer chosen' : 'answer'}
-                aria-pressed={one.key === chosen}
-                onClick={() => setPicked(one.key)}
-              >
-                <Facts answer={one} />
-              </button>
+        <div>
+          <Ladders slip={view} answers={best.slice(0, DRAWN)} chosen={chosen} onPick={pick} />
+          <ul className="answers" aria-label="Answers">
+            <li className="drawn">
+              <div className="answer">
+                <Facts answer={view.wait} />
+              </div>
             </li>
-          ))}
-        </ul>
-        {answer ? (
-          <Block heading={answer.title} aria-live="polite">
-            <p className="soft small-text">{answer.how}</p>
-            <Costs answer={answer} />
-            <Effect view={answer.effect} />
-            <p className="mt-3 mb-1">
-              <Button disabled={busy} onClick={() => void take(answer)}>
-                Take this
-              </Button>
-            </p>
-            <p className="soft small-text">
-              It tells nobody: who has to hear of it stands under What moved. One undo puts everything back.
-            </p>
-          </Block>
-        ) : (
-          coming.state !== 'coming' && <p className="soft">Nothing that the program knows is better than waiting.</p>
-        )}
+            {best.map((one, at) => (
+              <li key={one.key} className={at < DRAWN ? 'drawn' : ''}>
+                <button
+                  type="button"
+                  className={one.key === chosen ? 'answer chosen' : 'answer'}
+                  aria-pressed={one.key === chosen}
+                  onClick={() => pick(one.key)}
+                >
+                  <Facts answer={one} />
+                </button>
+              </li>
+            ))}
+          </ul>
+        </div>
+        <div ref={told}>
+          {answer ? (
+            <Block heading={answer.title} aria-live="polite">
+              <p className="soft small-text">{answer.how}</p>
+              <Costs answer={answer} />
+              <Effect view={answer.effect} />
+              <p className="mt-3 mb-1">
+                <Button disabled={busy} onClick={() => void take(answer)}>
+                  Take this
+                </Button>
+              </p>
+              <p className="soft small-text">
+                It tells nobody: who has to hear of it stands under What moved. One undo puts everything back.
+              </p>
+            </Block>
+          ) : (
+            coming.state !== 'coming' && <p className="soft">Nothing that the program knows is better than waiting.</p>
+          )}
+        </div>
       </div>
       {folded.length > 0 && (
         <details className="small-text mt-3">
@@ -175,13 +191,6 @@ function Answers({
     </>
   );
 }
-
-const isLate = ({ late }: PlacedAnswer): boolean => late !== null && late > 0;
-
-const days = (count: number): string => counted(Math.abs(count), 'worked day');
-
-const againstPromise = (late: number): string =>
-  late === 0 ? 'as promised' : `${days(late)} ${late > 0 ? 'after the promise' : 'before the promise'}`;
 
 /** What an answer costs more than waiting, part by part. */
 function Costs({ answer: { costs, cost } }: { answer: AnswerView }) {
@@ -231,7 +240,7 @@ function Facts({ answer }: { answer: PlacedAnswer }) {
           </>
         )}
         <span>Trips</span>
-        <span>{trips === 0 ? 'as many' : `${Math.abs(trips)} ${trips > 0 ? 'more' : 'fewer'}`}</span>
+        <span>{tripsSaid(trips)}</span>
         {nights > 0 && (
           <>
             <span>Nights without</span>

@@ -73,7 +73,7 @@ function Shown({ played, stop }: { played: Extract<Played, { tally: Tally }>; st
         How often the job ends on each day{view.promise !== null && '; red is after the promise'}.
       </p>
       <div className="columns">
-        <Block heading="Rooms, four in five times done by">
+        <Block heading="Rooms and milestones, four in five times by">
           <Ends view={view} ends={areas} />
         </Block>
         <div>
@@ -162,7 +162,7 @@ function WorthOf({ worth }: { worth: readonly Worth[] }) {
           {label}{' '}
           <span className="soft">
             {SETTLED[kind]}; goes wrong {sayChance(wrong)}
-            {saves > 0 && <>; worth {money(saves)} in the mean</>}
+            {saves > 0 && <>; worth about {money(roughly(saves))}</>}
           </span>
           <span className="bar d-block" style={{ inlineSize: `${(100 * sooner) / most}%` }} />
         </Line>
@@ -170,6 +170,12 @@ function WorthOf({ worth }: { worth: readonly Worth[] }) {
     </Lines>
   );
 }
+
+/** To two figures: more of them would say more than is known. */
+const roughly = (sum: number): number => {
+  const step = 10 ** Math.max(0, Math.floor(Math.log10(sum)) - 1);
+  return Math.round(sum / step) * step;
+};
 
 const daysSaid = (halfDays: number): string => `${(halfDays / 2).toFixed(1)} days`;
 
