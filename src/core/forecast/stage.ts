@@ -34,7 +34,9 @@ export class Stage {
   private readonly following: Int32Array;
   /** Crews whose next work is due at a slot. */
   private readonly due: number[][];
+  /** Crews that look what is next, and those for which nothing was, which look for other work. */
   private readonly toLook: number[] = [];
+  private readonly idle: number[] = [];
   private readonly looks: Uint8Array;
   private readonly atOnce: number[] = [];
   private slot = 0;
@@ -100,15 +102,20 @@ export class Stage {
       const task = this.atOnce.pop();
       if (task !== undefined) return task;
       // What is next in the order of the plan goes first: it may make ready what another waits for.
-      const taken = this.takeWith(false);
-      if (taken >= 0) return taken;
-      const other = this.takeWith(true);
-      if (other >= 0) return other;
-      if ((this.first[this.slot] ?? -1) < 0) {
-        for (const who of this.toLook) this.looks[who] = 0;
-        this.toLook.length = 0;
-        return -1;
+      const who = this.toLook.at(-1);
+      if (who !== undefined) {
+        const next = this.inOrder(who);
+        if (next >= 0) return this.taken(who, next);
+        this.toLook.pop();
+        this.looks[who] = 0;
+        this.idle.push(who);
+        continue;
       }
+      const idle = this.idle.at(-1);
+      if (idle === undefined) return -1;
+      const other = this.other(idle);
+      if (other >= 0) return this.taken(idle, other);
+      this.idle.pop();
     }
   }
 
@@ -168,15 +175,9 @@ export class Stage {
     this.toLook.push(who);
   }
 
-  /** A task that some crew begins now, in the plan's order or else out of it; -1 where none does. */
-  private takeWith(outOfOrder: boolean): number {
-    for (const who of this.toLook) {
-      const task = outOfOrder ? this.other(who) : this.inOrder(who);
-      if (task < 0) continue;
-      this.free[who] = (this.free[who] ?? 0) - (this.given.parts[task] ?? 0);
-      return task;
-    }
-    return -1;
+  private taken(who: number, task: number): number {
+    this.free[who] = (this.free[who] ?? 0) - (this.given.parts[task] ?? 0);
+    return task;
   }
 
   private inOrder(who: number): number {
