@@ -239,7 +239,7 @@ const TermsForm = ({ view, onDone }: { view: PricesView; onDone: () => void }) =
     <div className="form-pair">
       <MoneyField
         name="lateCost"
-        label="A day after the promise costs"
+        label="A day late costs"
         hint="What was agreed, or a household elsewhere; by calendar days."
       />
       <MoneyField
