@@ -4,6 +4,7 @@ import { dispatch } from '@/server/dispatch/dispatch';
 import { planInput } from '@/server/plan/plan-input';
 import { readPlan } from '@/server/reading/plan';
 import { readFirm } from '@/server/reading/reading';
+import { callsOf } from '@/server/views/calls';
 import { addDays } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { command, must, newId, TODAY } from '../support/installations';
@@ -71,6 +72,9 @@ describe('answers to what slips', () => {
     expect(sheet.best.some(({ title }) => /toilet on hire/i.test(title))).toBe(true);
     const other = { id: newId(), job, need: 'toilet' as const, words: 'a toilet in the yard', dayCost: 1200 };
     must(installation, 'provision.add', { ...other, fromDay: TODAY, untilDay: TODAY }, owner);
+    expect(callsOf(readFirm(installation)).map(({ text }) => text)).toContain(
+      'A toilet in the yard: has to stand there that morning',
+    );
     const priced = found(ask(built, of), /^A toilet on hire/);
     expect(priced.costs.unknown).toEqual([]);
     expect(priced.cost % 1200).toBe(0);

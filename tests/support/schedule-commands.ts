@@ -199,6 +199,13 @@ export const SCHEDULE: Record<string, Given> = {
     expected: { day: '2027-05-03', half: 1, reason: pin.reason },
     plans: true,
   },
+  'trip.pin': {
+    payload: { pins: [{ task: pin.task, day: pin.day, half: pin.half }], reason: pin.reason },
+    leaves: (installation) =>
+      queryOne(installation.db, 'SELECT day, half, reason FROM pin WHERE task = @pinned', { pinned }),
+    expected: { day: '2027-05-03', half: 1, reason: pin.reason },
+    plans: true,
+  },
   'pin.drop': {
     before: (installation) => must(installation, 'pin.set', pin),
     payload: { task: pinned },

@@ -105,6 +105,7 @@ export const COMMANDS = {
   'calculation.keep': quantities.keepCalculation,
   'calculation.change': quantities.changeCalculation,
   'pin.set': schedule.setPin,
+  'trip.pin': schedule.pinTrip,
   'pin.drop': schedule.dropPin,
   'step.split': schedule.splitStep,
   'gate.set': schedule.setGate,

@@ -21,6 +21,19 @@ export const setPin = command(
     reason: field.line('the reason', 200),
   }).noUnknown(),
 );
+/** The days of one trip for what is left over several houses, all of them or none. */
+export const pinTrip = command(
+  'trip.pin',
+  EVERYBODY,
+  'plan',
+  object({
+    pins: array(object({ task: task(), day: field.day('the day'), half: half('the half of the day') }).noUnknown())
+      .required('the days are missing')
+      .min(1, 'a trip has one piece of work at least')
+      .max(60, 'at most sixty pieces of work in one trip'),
+    reason: field.line('the reason', 200),
+  }).noUnknown(),
+);
 export const dropPin = command('pin.drop', EVERYBODY, 'plan', object({ task: task() }).noUnknown());
 
 /** A step done in parts, in order; two parts at least, or none for one piece again. */

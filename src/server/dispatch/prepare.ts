@@ -10,6 +10,10 @@ import { permissionOf, type Actor } from '../door/actor';
 
 const PREPARE: { [Type in keyof Prepared]: (installation: Installation, payload: Payload<Type>) => Prepared[Type] } = {
   'pin.set': (installation, { task, day, half }) => pinVerdict(readFirm(installation), task, day, half === 1 ? 1 : 0),
+  'trip.pin': (installation, { pins }) => {
+    const firm = readFirm(installation);
+    return pins.map(({ task, day, half }) => pinVerdict(firm, task, day, half === 1 ? 1 : 0));
+  },
   'change.send': (installation, { id }) => effectOfChange(installation, changeNow(installation.db, id)),
   'statement.make': (installation, { job }) => composeStatement(readJob(installation, job)),
 };

@@ -17,6 +17,7 @@ export interface ChangeEffect {
  */
 export interface Prepared {
   'pin.set': PinVerdict;
+  'trip.pin': PinVerdict[];
   'change.send': ChangeEffect;
   'statement.make': Statement;
 }

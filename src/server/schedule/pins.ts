@@ -2,7 +2,8 @@ import type { WorkName } from '@/core/schedule/work-name';
 import { today } from '../zone';
 import { insert, queryOne, execute } from '../database/query';
 import type { Connection } from '../database/open';
-import { handlers, prepared, type CommandContext } from '../door/handler';
+import type { Day } from '@/core/units/day';
+import { handlers, prepared, type CommandContext, type PlanContext } from '../door/handler';
 import type { PinVerdict } from '../door/prepared';
 import { tasksOf } from '../reading/plan';
 import { readJob } from '../reading/reading';
@@ -23,16 +24,31 @@ const workOf = (context: CommandContext, job: string, task: string): WorkName | 
 export const dropPinsIn = (db: Connection, job: string, area: string): void =>
   void execute(db, `DELETE FROM pin WHERE job = @job AND task LIKE @tasks`, { job, tasks: `${area}:%` });
 
+function pin(
+  context: PlanContext,
+  { task, day, half }: { task: string; day: Day; half?: number | undefined },
+  reason: string,
+  verdict: PinVerdict,
+  field: string,
+): void {
+  if (day < today(context.installation))
+    throw unprocessable('pin-past', 'That day is over; choose today or a later one.', field);
+  if ('code' in verdict) throw refusalOf(verdict);
+  execute(context.db, 'DELETE FROM pin WHERE task = @task', { task });
+  const at = half === 1 ? 1 : 0;
+  insert(context.db, 'pin', { task, job: verdict.job, day, half: at, reason, made_at: context.now });
+  context.replan(verdict.job, { kind: 'pin', task, work: verdict.work, what: 'set', why: reason });
+}
+
 export const pinHandlers = handlers({
-  'pin.set': (context, { task, day, half, reason }) => {
-    if (day < today(context.installation))
-      throw unprocessable('pin-past', 'That day is over; choose today or a later one.', 'day');
-    const at = half === 1 ? 1 : 0;
-    const verdict = prepared(context, 'pin.set');
-    if ('code' in verdict) throw refusalOf(verdict);
-    execute(context.db, 'DELETE FROM pin WHERE task = @task', { task });
-    insert(context.db, 'pin', { task, job: verdict.job, day, half: at, reason, made_at: context.now });
-    context.replan(verdict.job, { kind: 'pin', task, work: verdict.work, what: 'set', why: reason });
+  'pin.set': (context, { task, day, half, reason }) =>
+    pin(context, { task, day, half }, reason, prepared(context, 'pin.set'), 'day'),
+  'trip.pin': (context, { pins, reason }) => {
+    const verdicts = prepared(context, 'trip.pin');
+    pins.forEach((one, at) => {
+      const verdict = verdicts[at];
+      if (verdict) pin(context, one, reason, verdict, `pins[${at}].day`);
+    });
   },
   'pin.drop': (context, { task }) => {
     const pin = queryOne<{ job: string; reason: string }>(

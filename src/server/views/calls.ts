@@ -13,6 +13,7 @@ import type { FirmReading, JobReading } from '../reading/reading';
 import { pinRows } from '../reading/sequence';
 import { binLevelsOf } from '../reading/walks';
 import { unbookedOf } from './coordination';
+import { provisionMoves } from './living';
 import { logisticsOf, proposalViews } from './logistics';
 
 /** The rooms that one visit looks at. */
@@ -71,6 +72,15 @@ export function callsOf(firm: FirmReading): TodayView['calls'] {
         ]
       : [];
   });
+  // What stands in for something of the household has to be brought, and to be fetched again.
+  const moves = jobs.flatMap((job) =>
+    provisionMoves(job)
+      .filter(({ day }) => day <= until)
+      .map((move) => ({
+        ...move,
+        ...{ jobName: jobRow(job).name, href: routes.living(job.id), late: false, phone: '' },
+      })),
+  );
   // A bin is swapped before it is full: the day is computed from how it filled.
   const bins = jobs.flatMap((job) => {
     const swap = binSwapDay(binLevelsOf(job), now);
@@ -88,7 +98,7 @@ export function callsOf(firm: FirmReading): TodayView['calls'] {
         ]
       : [];
   });
-  return [...visits, ...finals, ...things, ...asked, ...bins].sort((a, b) => (a.day < b.day ? -1 : 1));
+  return [...visits, ...finals, ...things, ...asked, ...bins, ...moves].sort((a, b) => (a.day < b.day ? -1 : 1));
 }
 
 /** Working days of notice for a final inspection where no office has said its own. */

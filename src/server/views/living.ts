@@ -3,10 +3,11 @@ import { outagesOf, type Gap } from '@/core/living/household';
 import { groupBy } from '@/core/group-by';
 import { taskId } from '@/core/sequence/site';
 import { HOUSEHOLD_NEEDS, isHouseholdNeed } from '@/core/sites/household-needs';
-import { addDays, formatDay } from '@/core/units/day';
+import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
 import { HOURS, sayConflict, sayGap, sayPeriod } from '@/core/words/living';
 import { listed } from '@/core/words/count';
+import { capital } from '@/core/words/letters';
 import { areaNames, jobRow } from '../reading/job';
 import { householdOf, provisionRows } from '../reading/living';
 import { planOf } from '../reading/plan';
@@ -103,6 +104,17 @@ export function livingView(job: JobReading): LivingView {
     })),
   };
 }
+
+/** When what stands in has to be brought and fetched, from today on. */
+export const provisionMoves = (job: JobReading): { key: string; text: string; day: Day }[] =>
+  provisionRows(job).flatMap(({ id, words, from_day, until_day }) => [
+    ...(from_day >= job.firm.today
+      ? [{ key: `${id}-comes`, text: `${capital(words)}: has to stand there that morning`, day: from_day }]
+      : []),
+    ...(until_day !== null && until_day >= job.firm.today
+      ? [{ key: `${id}-goes`, text: `${capital(words)}: not needed after that evening`, day: until_day }]
+      : []),
+  ]);
 
 const placesOf = (job: JobReading, areas: readonly string[]): string =>
   listed(areas.map((area) => areaNames(job).get(area) ?? ''));

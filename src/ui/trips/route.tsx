@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { keepRoute, setSpot, setTravel } from '@/contract/commands/route';
-import { setPin } from '@/contract/commands/schedule';
+import { pinTrip } from '@/contract/commands/schedule';
 import type { RoutePlace, RouteStop, RouteView } from '@/contract/views/route';
 import { counted } from '@/core/words/count';
 import { Hidden } from '../kit/hidden';
@@ -212,11 +212,17 @@ function Spots({ view }: { view: RouteView }) {
 
 function Trips({ view }: { view: RouteView }) {
   const { busy, give } = useSend();
-  const pin = async (days: RouteView['trips'][number]['days']): Promise<void> => {
-    for (const { day, houses } of days)
-      for (const { task } of houses.flatMap(({ items }) => items))
-        await give(setPin, { task, day, half: 0, reason: 'one trip for what is left' }, { text: 'Pinned.' });
-  };
+  const pin = (days: RouteView['trips'][number]['days']): Promise<unknown> =>
+    give(
+      pinTrip,
+      {
+        pins: days.flatMap(({ day, houses }) =>
+          houses.flatMap(({ items }) => items.map(({ task }) => ({ task, day, half: 0 as const }))),
+        ),
+        reason: 'one trip for what is left',
+      },
+      { text: 'The trip stands; whom to ask is under To ask.', back: 'The trip is taken back.' },
+    );
   return (
     <Block heading="One trip for what is left">
       {view.trips.length === 0 && <p className="soft mt-2">No trade has anything left to come back for.</p>}
