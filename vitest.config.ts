@@ -8,12 +8,23 @@ const env = { AFTERMIST_ZONE: 'UTC' };
 const cores = Math.max(2, availableParallelism());
 const resolve = { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } };
 
-/** Where nothing is known of their times files go by their size: those that look at every view are short and take long. */
+/** Files that take longest by far, whatever their size: begun last they would run alone. */
+const LONGEST = [
+  'views-on-a-',
+  'undo.test',
+  'selections.test',
+  'schedule.test',
+  'commands.test',
+  'kill.test',
+  'causes.test',
+];
+
+/** Where nothing is known of their times files go by their size. */
 class LongestFirst extends BaseSequencer {
   override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
     const sorted = await super.sort(files);
-    const isView = ({ moduleId }: TestSpecification): boolean => moduleId.includes('views-on-a-');
-    return [...sorted.filter(isView), ...sorted.filter((file) => !isView(file))];
+    const isLong = ({ moduleId }: TestSpecification): boolean => LONGEST.some((name) => moduleId.includes(name));
+    return [...sorted.filter(isLong), ...sorted.filter((file) => !isLong(file))];
   }
 }
 

@@ -18,7 +18,7 @@ export const sumOf = ({ parts }: Cost): number => parts.reduce((sum, { amount })
 export const HALF_DAY = 4;
 
 /** What an hour of a day off, or after the usual ones, costs on top of its rate. */
-export const OVERTIME = 0.5;
+const OVERTIME = 0.5;
 
 /** How two ends of a job, by waiting and by an answer, differ in what time costs. */
 export interface EndsOfJob {
