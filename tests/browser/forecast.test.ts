@@ -17,7 +17,7 @@ describe('what lies ahead', () => {
       await press(page, 'Stop, these are enough');
       await textFits(page, /Stopped after [\d,]+ runs; they count/);
     }
-    await textFits(page, /Rooms, four in five times done by/);
+    await textFits(page, /Rooms and milestones, four in five times by/);
     await page.waitForSelector('.chart canvas');
     await inspect(page, 'forecast');
     expect(on.complaints).toEqual([]);
