@@ -579,7 +579,7 @@ describe('calendars for programs outside', () => {
       ['sub', sub, (task: PlannedTask) => task.crew === sub],
     ] as const) {
       const events = open(installation, kind, target)().filter(
-        (event) => event.component.getFirstPropertyValue('status') === 'CONFIRMED',
+        (event) => event.component.getFirstPropertyValue('status') !== 'CANCELLED',
       );
       const tasks = plan.tasks.filter((task) => mine(task) && task.state === 'waiting' && task.duration > 0);
       const told = new Map(events.map((event) => [event.uid, event]));

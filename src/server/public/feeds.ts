@@ -24,6 +24,8 @@ interface OutEvent {
   last: { day: Day; half: 0 | 1 };
   sequence: number;
   cancelled: boolean;
+  /** Nobody has signed for the job yet. */
+  pencil?: boolean;
   changedAt: string;
 }
 
@@ -61,7 +63,11 @@ function calendarOf(name: string, events: readonly OutEvent[]): string {
       summary: event.label,
       location: event.place || null,
       sequence: event.sequence,
-      status: event.cancelled ? ICalEventStatus.CANCELLED : ICalEventStatus.CONFIRMED,
+      status: event.cancelled
+        ? ICalEventStatus.CANCELLED
+        : event.pencil
+          ? ICalEventStatus.TENTATIVE
+          : ICalEventStatus.CONFIRMED,
       start: floating(event.first.day, HOURS[event.first.half][0]),
       end: floating(event.last.day, HOURS[event.last.half][1]),
       floating: true,
@@ -72,14 +78,18 @@ function calendarOf(name: string, events: readonly OutEvent[]): string {
   return calendar.toString();
 }
 
-/** The work of a job, or of a sub over all jobs. */
+/** The work of a job, or of a sub over all jobs: a visit to which the sub said no is none of theirs. */
 function workOut(
   installation: Installation,
   { kind, target }: { kind: 'job' | 'sub' | 'person'; target: string },
 ): OutEvent[] {
-  return queryAll<EventRow & { name: string; address: string; gone: 0 | 1 }>(
+  return queryAll<EventRow & { name: string; address: string; gone: 0 | 1; pencil: 0 | 1; declined: 0 | 1 }>(
     installation.db,
-    `SELECT calendar_event.*, job.name, job.address, job.removed AS gone
+    `SELECT calendar_event.*, job.name, job.address, job.removed AS gone, job.state IN ('lead', 'scoping') AS pencil,
+        EXISTS (
+          SELECT 1 FROM visit_day
+          WHERE visit_day.task = calendar_event.task AND crew = calendar_event.sub AND said = 'declined'
+        ) AS declined
       FROM calendar_event
       JOIN job ON job.id = calendar_event.job
       WHERE ${kind === 'job' ? 'job = @target' : 'sub = @target'}
@@ -91,8 +101,10 @@ function workOut(
     place: row.address,
     first: { day: row.first_day, half: row.first_half },
     last: { day: row.last_day, half: row.last_half },
-    sequence: row.sequence,
-    cancelled: row.cancelled === 1 || row.gone === 1,
+    // A calendar takes a change only where its number is higher.
+    sequence: row.sequence + (kind === 'sub' && row.declined === 1 ? 1 : 0),
+    cancelled: row.cancelled === 1 || row.gone === 1 || (kind === 'sub' && row.declined === 1),
+    pencil: row.pencil === 1,
     changedAt: row.changed_at,
   }));
 }
