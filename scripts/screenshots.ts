@@ -1,6 +1,10 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import puppeteer from 'puppeteer-core';
+import puppeteer, { type Page } from 'puppeteer-core';
+import { demoId } from '../demo/seed';
+import { routes } from '../src/contract/routes';
+import { press, seesText, textFits } from '../tests/support/browser';
+import { setDay } from '../tests/support/forms';
 import { MAIN_VIEWS } from '../tests/support/main-views';
 import { chromium } from './chromium.mjs';
 import { freshDemo } from './demo-server';
@@ -11,9 +15,30 @@ const SIZES = {
   phone: { width: 390, height: 844, isMobile: true, hasTouch: true },
 } as const;
 const SETTLED_MS = 800;
+const REPLANNED_MS = 5000;
+const SLOW_MS = 60_000;
 // Everybody's pictures are alike, wherever they are made.
 process.env.AFTERMIST_ZONE = 'UTC';
 const folder = join(import.meta.dirname, '..', 'docs', 'screenshots');
+
+const tannery = demoId('tannery');
+const cabinets = demoId('tannery', 'selection', 'kitchen', 'Kitchen cabinets');
+
+/** The cabinets come later still, and every answer to that is worked out: last, since all other views would tell of it. */
+async function slip(page: Page): Promise<void> {
+  await page.setViewport(SIZES.desk);
+  await page.goto(`${server.url}${routes.selection(tannery, cabinets)}`, { waitUntil: 'load' });
+  await press(page, 'Another day');
+  await setDay(page, 'expectedOn', '2027-03-24');
+  await press(page, 'Save');
+  await seesText(page, 'comes Wed 24 Mar');
+  await new Promise((resolve) => setTimeout(resolve, REPLANNED_MS));
+  await page.goto(`${server.url}${routes.slip(tannery, { selection: cabinets })}`, { waitUntil: 'load' });
+  await textFits(page, /If nobody acts/, true, SLOW_MS);
+  await textFits(page, /Placing every answer/, false, SLOW_MS);
+  await page.screenshot({ path: join(folder, 'slip.png') });
+  console.log('slip.png');
+}
 
 const executablePath = chromium();
 if (!executablePath) throw new Error('There is no Chromium to take pictures with.');
@@ -48,6 +73,7 @@ try {
       console.log(file);
     }
   }
+  await slip(page);
 } finally {
   await browser.close();
   await server.kill();

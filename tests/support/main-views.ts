@@ -19,7 +19,7 @@ const ofDairy = (key: string): string => demoId('dairy', 'area', key);
 const areaOf = (key: string): string => demoId('signal', 'area', key);
 export const MAIN_VIEWS: MainView[] = [
   { name: 'Today', path: '/', file: { desk: 'today.png' } },
-  { name: 'Rooms', path: job, file: { desk: 'rooms.png', phone: 'rooms-phone.png' } },
+  { name: 'Rooms', path: job, file: { desk: 'rooms.png' } },
   { name: 'Rooms of an outside job', path: `/jobs/${demoId('dairy')}` },
   { name: 'Room page', path: `${job}/areas/${areaOf('guest')}`, file: { desk: 'room.png' } },
   { name: 'Something holds an area', path: `${job}/areas/${areaOf('study')}`, press: ['Put it on hold'] },

@@ -12,6 +12,10 @@ const WORDS = 17;
 const WEEK = 30;
 const LINE = 12;
 
+/** How wide the first column is, and any other at most; in rem. */
+const FIRST = 7.2;
+const MOST = 14;
+
 /** Slots above the last end. */
 const ABOVE = 4;
 
@@ -34,7 +38,7 @@ export function Ladders({
   const top = Math.max(slip.promiseSlot ?? 0, slip.comes?.slot ?? 0, ...columns.map(({ endSlot }) => endSlot)) + ABOVE;
   const scale: Scale = { top, at: (slot) => `${(100 * slot) / top}%`, least: (WORDS * top) / TALL };
   return (
-    <table className="ladders">
+    <table className="ladders" style={{ maxInlineSize: `${FIRST + columns.length * MOST}rem` }}>
       <thead>
         <tr>
           <td className="small-text soft">After Wait the best first.</td>
