@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoId } from '../../demo/seed';
-import { inspect, PHONE, press, seesText, textFits, type } from '../support/browser';
+import { hrefOf, inspect, PHONE, press, seesText, textFits, type } from '../support/browser';
 import { setDay } from '../support/forms';
 import { stage } from '../support/stage';
 
@@ -33,6 +33,17 @@ describe('what lies ahead', () => {
     await press(page, 'Keep it');
     await seesText(page, 'No kitchen sink (Kitchen); instead: a sink in the boot room');
     await inspect(page, 'living in');
+    // The client reads the same on their own page, on a phone.
+    const desk = await at(`/jobs/${signal}/news`);
+    await press(desk, 'Make a link');
+    await type(desk, '[name="recipient"]', 'Averill');
+    await press(desk, 'Make the link');
+    const path = await hrefOf(desk, '::-p-xpath(//aside//li[contains(., "Averill")]//a[starts-with(@href, "/s/")])');
+    const client = await at(path, PHONE);
+    await textFits(client, /Living in the house/);
+    await textFits(client, /instead: a sink in the boot room/);
+    await textFits(client, /\w+ \d+ \w+, (8 to 12|12:30 to 16:30): /);
+    await inspect(client, 'living in, for the client');
     expect(on.complaints).toEqual([]);
   });
 
