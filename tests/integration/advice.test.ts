@@ -40,7 +40,10 @@ const taking = ({ slip: { job, wait } }: Advised, { title, steps, endDay }: Answ
   ...{ ends: endDay, wouldEnd: wait.endDay },
 });
 
-const TABLES = ['slip_answer', 'method_choice', 'step', 'step_part', 'selection', 'pin', 'told_visit'] as const;
+const TABLES = [
+  ...['slip_answer', 'method_choice', 'step', 'step_part', 'selection', 'pin', 'own_link', 'worked_day', 'provision'],
+  ...['inspection', 'told_visit'],
+];
 /** All that an answer may change, but for versions, which go on counting; what nobody was told yet follows the plan. */
 const rowsOf = ({ db }: Installation): string[] =>
   TABLES.flatMap((table) =>
@@ -101,6 +104,13 @@ describe('when cabinets slip', () => {
     expect(start('touch-up')).toBeGreaterThan(start('cabinets'));
     must(installation, 'undo', { command: take.id });
     expect(rowsOf(installation)).toEqual(before);
+    // Whatever is taken is taken back whole, also what is no better than another.
+    for (const other of asked(installation).all) {
+      const taken = command('answer.take', taking(sheet, other));
+      expect(dispatch(installation, MAREN, taken).status, other.title).toBe('applied');
+      must(installation, 'undo', { command: taken.id });
+      expect(rowsOf(installation), other.title).toEqual(before);
+    }
   });
 
   it('is refused for what is over, for what is not an answer, and where no sub of ours is named', () => {

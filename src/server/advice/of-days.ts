@@ -64,7 +64,13 @@ export function sooner(firm: FirmReading, { job, tasks }: Slip, { net, placement
   const slipped = new Set(tasks.map(({ id }) => id));
   const mayMove = (task: Task): boolean =>
     task.job === job.id && isVisit(task) && !slipped.has(task.id) && rows.get(task.id)?.told_day === null;
-  const stood = new Map([...standing.stood].filter(([id]) => !mayMove(net.tasks[net.index.get(id) ?? -1] as Task)));
+  // What fell away since the plan was made stands nowhere.
+  const stood = new Map(
+    [...standing.stood].filter(([id]) => {
+      const task = net.tasks[net.index.get(id) ?? -1];
+      return task !== undefined && !mayMove(task);
+    }),
+  );
   const free = placedLike({ ...net.input, standing: { ...standing, stood } });
   if (!free.ok) return [];
   const { value } = free;
