@@ -52,16 +52,17 @@ export function advise(installation: Installation, who: Actor, of: SlipOf, tell:
   const placed: AnswerView[] = [];
   const place = (answer: Answer): void => {
     const after = wouldBe(installation, who, asCommand(installation, slip, of, answer, wait.endDay));
-    const plan =
-      'firm' in after ? picture(after.firm) : { ok: false as const, problem: { message: after.problem.title } };
-    if ('firm' in after && plan.ok) {
-      const view = { ...figures.of(answer, plan, after.firm), steps: answer.steps };
-      placed.push(view);
-      tell({ kind: 'answer', answer: view });
-    } else tell({ kind: 'refused', title: answer.title, why: plan.ok ? '' : plan.problem.message });
+    const refused = (why: string): void => tell({ kind: 'refused', title: answer.title, why });
+    if ('problem' in after) return refused(after.problem.title);
+    const plan = picture(after.firm);
+    if (!plan.ok) return refused(plan.problem.message);
+    const view = { ...figures.of(answer, plan, after.firm), steps: answer.steps };
+    placed.push(view);
+    tell({ kind: 'answer', answer: view });
   };
   answers.forEach(place);
-  const pairs = pairsOf(compareAnswers(wait, placed).best);
+  const known = new Map(answers.map((answer) => [answer.key, answer]));
+  const pairs = pairsOf(compareAnswers(wait, placed).best.flatMap(({ key }) => known.get(key) ?? []));
   tell({ kind: 'more', answers: pairs.length });
   pairs.forEach(place);
 }

@@ -1,5 +1,6 @@
 import type { AnswerView } from '@/contract/views/advice';
 import type { Placed } from '@/core/schedule/plan';
+import { small } from '@/core/words/letters';
 import type { FirmReading } from '../reading/reading';
 import { fittedLater, inStock, shippedInPart } from './of-goods';
 import { standIns } from './of-household';
@@ -11,7 +12,10 @@ import { inOneGo, inTwoParts, longerDays, moreHands, otherSubs, withoutPins } fr
 import type { Slip } from './slip';
 
 /** An answer before it is placed: what it is called, and the changes it is made of. */
-export type Answer = Pick<AnswerView, 'key' | 'title' | 'how' | 'steps'>;
+export interface Answer extends Pick<AnswerView, 'key' | 'title' | 'how' | 'steps'> {
+  /** Its title begins with a name, which keeps its capital within a sentence. */
+  named?: true;
+}
 
 /**
  * Every answer that may apply, those that are given most often first; what the door refuses, or what brings nothing, falls
@@ -56,7 +60,7 @@ export function pairsOf(best: readonly Answer[]): Answer[] {
 
 const both = (one: Answer, other: Answer): Answer => ({
   key: `both ${one.key} ${other.key}`,
-  title: `${one.title}, and ${other.title.charAt(0).toLowerCase()}${other.title.slice(1)}`,
+  title: `${one.title}, and ${other.named ? other.title : small(other.title)}`,
   how: `${one.how} ${other.how}`,
   steps: [...one.steps, ...other.steps],
 });

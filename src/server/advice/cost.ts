@@ -59,14 +59,16 @@ function endsOf(firm: FirmReading, before: Placed, after: Placed): EndsOfJob[] {
     const from = was[before.net.jobs.indexOf(id)];
     const to = is[job];
     const calendar = after.net.jobCalendar[after.net.job.indexOf(job)];
-    if (from === undefined || to === undefined || from === to || !calendar) return [];
+    const usual = before.net.jobCalendar[before.net.job.indexOf(before.net.jobs.indexOf(id))];
+    if (from === undefined || to === undefined || from === to || !calendar || !usual) return [];
     const { late_cost: lateCost, site_cost: siteCost, promise_day: promise } = jobRow(firm.job(id));
     const late = (slot: number): number =>
       promise === null ? 0 : Math.max(0, daysBetween(promise, lastDay(firm.today, slot)));
     return [
       {
         ...{ name: names.get(id) ?? '', siteCost, lateCost },
-        workedDays: Math.round((countBefore(calendar, to) - countBefore(calendar, from)) / 2),
+        // Days off that are worked are days of site too.
+        workedDays: Math.round((countBefore(calendar, to) - countBefore(usual, from)) / 2),
         lateDays: late(to) - late(from),
       },
     ];

@@ -5,7 +5,7 @@ import type { HouseholdNeed } from '@/core/sites/household-needs';
 import { formatDay } from '@/core/units/day';
 import { dayOfSlot, lastDay } from '@/core/units/slot';
 import { listed } from '@/core/words/count';
-import { capital } from '@/core/words/letters';
+import { capital, small } from '@/core/words/letters';
 import { uuid } from '../database/id';
 import { jobRow } from '../reading/job';
 import { householdOf, lastCostOf } from '../reading/living';
@@ -51,8 +51,6 @@ const all = (each: readonly Answer[]): Answer => ({
   how: each.map(({ title, how }) => `${title}: ${small(how)}`).join(' '),
   steps: each.flatMap(({ steps }) => steps),
 });
-
-const small = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 
 function standIn(firm: FirmReading, job: string, need: HouseholdNeed, conflicts: readonly HouseholdConflict[]): Answer {
   const { today } = firm;

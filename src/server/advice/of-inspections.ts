@@ -33,6 +33,7 @@ export function otherOfficeDays(firm: FirmReading, { job, tasks }: Slip, { net, 
       .map((day): Answer => ({
         key: `office ${day}`,
         title: `${office.name} on ${formatDay(day, firm.today)}`,
+        named: true,
         how: `${sayWork(task.work)}: ask them first, and take this once they have said yes.`,
         steps: [
           { type: 'inspection.cancel', payload: { id: booked.id, version: booked.version } },

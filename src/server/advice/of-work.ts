@@ -38,6 +38,7 @@ export function otherSubs(firm: FirmReading, { tasks, selection }: Slip): Answer
       .map(({ id, name }) => ({
         key: `sub ${task.id} ${id}`,
         title: `${name} instead`,
+        named: true,
         how: `They come for ${sayWork(task.work)}.`,
         steps: [{ type: 'visit.give' as const, payload: { tasks: [task.id], sub: id } }],
       })),
