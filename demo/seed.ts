@@ -73,7 +73,7 @@ export async function seedDemo(installation: Installation): Promise<void> {
     for (const job of DEMO_JOBS) script.walls(job);
     for (const job of DEMO_JOBS) script.endings(job);
     for (const job of DEMO_JOBS) script.orders(job);
-    emptyOutbox(installation);
+    await emptyOutbox(installation);
     script.promises();
     script.slips();
     script.outlook();

@@ -16,10 +16,10 @@ export async function register(): Promise<void> {
   serve();
   readyThread(installation());
   startPlanner(installation());
-  // Made-up mail, orders and rain are for a made-up firm: elsewhere people pass their messages on themselves, and write
-  // down what suppliers and their own weather service say.
-  if (!installation().demo) return;
   startOutbox(installation());
+  // Made-up orders and rain are for a made-up firm: elsewhere people write down what suppliers and their own weather
+  // service say.
+  if (!installation().demo) return;
   startSuppliers(installation());
   startWeather(installation());
 }

@@ -14,12 +14,34 @@ export const id = (what = 'an id') => string().required(`${what} is missing`).ma
 /** A level of the job, or `outside`, which is on none. */
 export const levelOrOutside = () =>
   string().test('level', 'not a level of ours', (text) => text === undefined || text === 'outside' || UUID.test(text));
-export const line = (what: string, max = 200) =>
+/** Signs that are not seen: control characters, and those that turn the direction of what follows. */
+const UNSEEN = /[\p{Cc}\u2028-\u202e\u2066-\u2069]/u;
+/** The same where lines may break. */
+const UNSEEN_IN_TEXT = /[^\P{Cc}\n\r\t]|[\u2028-\u202e\u2066-\u2069]/u;
+
+const seen = (schema: StringSchema, what: string, unseen: RegExp) =>
+  schema.test(
+    'seen',
+    unseen === UNSEEN
+      ? `${what} is one line, without signs that nobody sees; type it anew`
+      : `${what} has signs in it that nobody sees; type it anew`,
+    (text) => text === undefined || !unseen.test(text),
+  );
+const some = (what: string, max: number) =>
   string()
     .required(`${what} is missing`)
     .max(max, `${what} has more than ${max} characters`)
     .test('not-blank', `${what} is missing`, (text) => text.trim() !== '');
-export const optionalLine = (what: string, max = 200) => string().max(max, `${what} has more than ${max} characters`);
+
+/** One line: a name, a title. */
+export const line = (what: string, max = 200) => seen(some(what, max), what, UNSEEN) as ReturnType<typeof some>;
+export const optionalLine = (what: string, max = 200) =>
+  seen(string().max(max, `${what} has more than ${max} characters`), what, UNSEEN);
+/** Words that may go over several lines. */
+export const text = (what: string, max: number) =>
+  seen(some(what, max), what, UNSEEN_IN_TEXT) as ReturnType<typeof some>;
+export const optionalText = (what: string, max: number) =>
+  seen(string().max(max, `${what} has more than ${max} characters`), what, UNSEEN_IN_TEXT);
 export const day = (what: string) =>
   string().required(`${what} is missing`).test('day', `${what} must be a day that exists, like 2027-03-09`, isDay);
 export const optionalDay = (what: string) =>

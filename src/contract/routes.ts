@@ -78,7 +78,8 @@ export const jobRoutes = {
   review: (job: JobId, walk: WalkId): Path => `/jobs/${job}/walks/${walk}`,
   completion: (job: JobId): Path => `/jobs/${job}/walks/completion`,
 
-  news: (job: JobId, update?: string): Path => `/jobs/${job}/news${hash(update)}`,
+  /** What there is to tell of a job, with what one of its readers would be told. */
+  news: (job: JobId, to?: 'client' | 'crew'): Path => `/jobs/${job}/news${query({ to })}`,
   /** News with every link that opens. */
   newsWithLinks: (job: JobId): Path => `/jobs/${job}/news${query({ links: 'all' })}`,
 } as const;

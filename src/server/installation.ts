@@ -15,6 +15,8 @@ export interface Installation {
   secret: string;
   /** Demo firm: the visitor is signed in and may switch person. */
   demo: boolean;
+  /** Under which address its pages are reached from outside; empty where nobody has said. */
+  address: string;
   /** Messages, suppliers, weather and offices, as far as this installation reaches them. */
   outside: Outside;
   /** Tells what listens (the change stream, the planner) that the log grew. */

@@ -4,12 +4,13 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { clockOfEnvironment, type Clock } from './clock';
 import { databaseFile, type Installation } from './installation';
-import { readZone } from './environment.mjs';
 import { noteChanges } from './database/changes';
 import { openDatabase, type Connection } from './database/open';
 import type { Outside } from './outside/ports';
+import { readMail, readZone } from './environment.mjs';
 import { officesByHand } from './outside/by-hand';
 import { simulatedOutside } from './outside/simulated';
+import { smtpGateway } from './outside/smtp';
 import { rebuildStanding, staleStanding } from './walks/rebuild';
 
 export interface InstallationTerms {
@@ -32,6 +33,7 @@ export function openInstallation({
 }: InstallationTerms): Installation {
   // A zone that does not exist is refused before anything is touched.
   readZone(process.env);
+  const mail = demo ? undefined : readMail(process.env);
   mkdirSync(folder, { recursive: true });
   const db = openDatabase(databaseFile(folder), join(root, 'migrations'));
   bringUpToDate(db);
@@ -43,8 +45,13 @@ export function openInstallation({
     clock,
     secret: secretOf(folder),
     demo,
-    // A made-up visit is for a made-up firm.
-    outside: { ...simulatedOutside, ...(demo ? {} : { offices: officesByHand }), ...outside },
+    address: mail?.address ?? '',
+    // A made-up visit or letter is for a made-up firm.
+    outside: {
+      ...simulatedOutside,
+      ...(demo ? {} : { offices: officesByHand, messages: mail ? smtpGateway(mail) : 'by hand' }),
+      ...outside,
+    },
     news: new EventEmitter().setMaxListeners(0),
   };
 }

@@ -4,6 +4,7 @@ import { causesIn, type Cause } from '@/core/schedule/cause';
 import { makePlan, type Plan } from '@/core/schedule/plan';
 import { planDiff } from '@/core/schedule/plan-diff';
 import { addDays, formatDay } from '@/core/units/day';
+import { composeDraft } from '@/server/views/draft';
 import { sayCause } from '@/core/words/cause';
 import { standingClock } from '@/server/clock';
 import { execute, queryAll, queryOne } from '@/server/database/query';
@@ -217,12 +218,8 @@ describe('what is told to have moved a plan', () => {
       /^The walk of .* brought the plan up to date\.$/,
     );
     expect(review.causes.length).toBeGreaterThan(0);
-    const [client] = queryAll<{ body: string }>(
-      installation.db,
-      `SELECT body FROM job_update WHERE walk = @walk AND audience = 'client'`,
-      { walk },
-    );
-    expect(client?.body).toMatch(/than we thought before this walk\. .* (longer|faster) than we thought\./);
+    const client = composeDraft(job, 'client').text;
+    expect(client).toMatch(/than we told you\. .* (longer|faster) than we thought\./);
   });
 
   it('is the day that went by, where nobody has seen what was to begin on it', () => {

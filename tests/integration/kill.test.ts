@@ -113,7 +113,7 @@ it('a server killed at any moment loses no answered command and applies none twi
     count: sent.filter((id) => logged.has(id)).length,
   });
   expect(db.prepare('SELECT count(*) AS count FROM plan_mark').get()).toEqual({ count: 0 });
-  expect(db.prepare('SELECT count(*) AS count FROM job_update WHERE walk = ?').get(walk)).toEqual({ count: 2 });
+  expect(db.prepare('SELECT count(*) AS count FROM walk_plan WHERE walk = ?').get(walk)).toEqual({ count: 1 });
   expect(db.pragma('integrity_check', { simple: true })).toBe('ok');
   db.close();
 });

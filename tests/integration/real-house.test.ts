@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { openInstallation } from '@/server/open-installation';
 import { queryOne } from '@/server/database/query';
 import { demoId } from '../../demo/seed';
-import { areaOf, demoFolder, give, must, newId, root, signalHouse, testClock } from '../support/installations';
+import { areaOf, demoFolder, give, must, newId, root, testClock } from '../support/installations';
+import { asRead, recipient } from '../support/sending';
 
 /** A firm of its own, not the demo: nothing is played for it. */
 function ownHouse() {
@@ -29,22 +30,9 @@ describe('a firm of its own', () => {
 
   it('keeps a message until somebody says that they have sent it', () => {
     const installation = ownHouse();
-    const [message, update] = [newId(), newId()];
-    const link = newId();
-    installation.db
-      .prepare(
-        `INSERT INTO job_update (id, job, audience, title, body, made_at, state)
-          VALUES (?, ?, 'client', 'News', 'All well.', '2027-03-09T09:00:00.000Z', 'draft')`,
-      )
-      .run(update, signalHouse);
-    must(installation, 'update.send', {
-      id: update,
-      version: 1,
-      title: 'News',
-      body: 'All well.',
-      expiresOn: '2027-04-01',
-      recipients: [{ messageId: message, linkId: link, name: 'Averill', address: 'a@a.example' }],
-    });
+    const told = recipient('Averill', 'a@a.example');
+    const message = told.messageId;
+    must(installation, 'update.send', asRead(installation, { recipients: [told] }));
     const state = () =>
       queryOne<{ state: string }>(installation.db, 'SELECT state FROM message WHERE id = @id', { id: message })?.state;
     expect(state()).toBe('queued');

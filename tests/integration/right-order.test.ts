@@ -1,3 +1,5 @@
+import type { Reader } from '@/contract/commands/news';
+import { composeDraft } from '@/server/views/draft';
 import { describe, expect, it } from 'vitest';
 import type { Phase } from '@/core/sequence/phases';
 import { addDays } from '@/core/units/day';
@@ -171,12 +173,7 @@ describe('inspections', () => {
     built.see('Study', 'insulation', 1);
     must(built.installation, 'walk.finish', { id: built.walk }, built.owner);
     built.renew();
-    const draft = (audience: string): string =>
-      (
-        built.installation.db.prepare('SELECT body FROM job_update WHERE audience = ?').get(audience) as {
-          body: string;
-        }
-      ).body;
+    const draft = (audience: Reader): string => composeDraft(readJob(built.installation, built.job), audience).text;
     expect(draft('crew')).toContain('rough inspections nobody has passed; stop, and have it looked at');
     expect(draft('client')).not.toMatch(/inspection before walls are closed/);
   });

@@ -9,6 +9,7 @@ import { newsView } from '@/server/views/news';
 import type { Input } from '@/contract/commands';
 import { demoId } from '../../demo/seed';
 import { demoHouse, give, giveRaw, must, newId, signalHouse, TODAY, walkSeeing } from '../support/installations';
+import { asRead, recipient } from '../support/sending';
 
 function shared(
   installation: Installation,
@@ -45,35 +46,17 @@ describe('what a client reads', () => {
   it('has only what was sent, never a draft', () => {
     const installation = demoHouse();
     expect(client(installation).updates).toEqual([]);
-    const draft = newsView(readJob(installation, signalHouse), (link) => pathOf(installation, link)).updates.find(
-      (update) => update.audience === 'client',
-    );
-    must(installation, 'update.send', {
-      id: draft!.id,
-      version: draft!.version,
-      title: 'News',
-      body: 'As sent.',
-      expiresOn: '2027-04-01',
-      recipients: [{ messageId: newId(), linkId: newId(), name: 'A', address: 'a@a.example' }],
-    });
-    expect(client(installation).updates).toMatchObject([{ title: 'News', body: 'As sent.' }]);
+    const sent = asRead(installation, { title: 'News' });
+    must(installation, 'update.send', sent);
+    expect(client(installation).updates).toMatchObject([{ title: 'News', body: sent.body }]);
     expect(crew(installation).updates).toEqual([]);
   });
 
   it('is counted each time it is opened, and acknowledged once', () => {
     const installation = demoHouse();
-    const draft = newsView(readJob(installation, signalHouse), (link) => pathOf(installation, link)).updates.find(
-      (update) => update.audience === 'client',
-    );
-    const [messageId, linkId] = [newId(), newId()];
-    must(installation, 'update.send', {
-      id: draft!.id,
-      version: draft!.version,
-      title: 'News',
-      body: 'B',
-      expiresOn: '2027-04-01',
-      recipients: [{ messageId, linkId, name: 'A', address: 'a@a.example' }],
-    });
+    const reading = recipient('A', 'a@a.example');
+    const { linkId } = reading;
+    must(installation, 'update.send', asRead(installation, { recipients: [reading] }));
     const link = openLink(installation, pathOf(installation, linkId).slice(3));
     if (!link) throw new Error('The link does not open.');
     countOpening(installation, link);

@@ -20,6 +20,7 @@ import { dispatchLarge, isLarge } from '@/server/threads/dispatch-large';
 import { endThreads, inThread } from '@/server/threads/in-thread';
 import { serve } from '@/server/serving';
 import { GIVEN } from '../support/given';
+import { asRead, recipient } from '../support/sending';
 import { areaOf, command, demoHouse, MAREN, must, newId, raw, root, signalHouse } from '../support/installations';
 
 const bundle = join(root, '.built', 'planner.mjs');
@@ -30,21 +31,9 @@ function planner(installation: Installation): void {
 }
 
 function queued(installation: Installation, ...addresses: string[]): string[] {
-  const draft = queryOne<{ id: string; version: number }>(
-    installation.db,
-    `SELECT id, version FROM job_update WHERE job = @job AND state = 'draft'`,
-    { job: signalHouse },
-  );
-  const recipients = addresses.map((address) => ({ messageId: newId(), linkId: newId(), name: 'A', address }));
-  must(installation, 'update.send', {
-    id: draft!.id,
-    version: draft!.version,
-    title: 'T',
-    body: 'B',
-    expiresOn: '2027-04-01',
-    recipients,
-  });
-  return recipients.map((recipient) => recipient.messageId);
+  const recipients = addresses.map((address) => recipient('A', address));
+  must(installation, 'update.send', asRead(installation, { recipients }));
+  return recipients.map(({ messageId }) => messageId);
 }
 const stateOf = (installation: Installation, id: string) =>
   queryOne<{ state: string; tries: number; failure: string | null }>(
@@ -117,7 +106,7 @@ describe('the planner’s thread', () => {
 
 describe('the outbox', () => {
   it('goes out by itself, and what a stop left behind goes out at the next start', async () => {
-    const installation = demoHouse({ messages: { deliver: () => ({}) } });
+    const installation = demoHouse({ messages: { by: 'play', deliver: () => ({ state: 'delivered' }) } });
     const [early] = queued(installation, 'averill@watchsteps.example');
     startOutbox(installation, 10);
     await expect.poll(() => stateOf(installation, early ?? '')?.state, { timeout: 5_000 }).toBe('delivered');
@@ -125,12 +114,14 @@ describe('the outbox', () => {
     await expect.poll(() => stateOf(installation, late ?? '')?.state, { timeout: 5_000 }).toBe('delivered');
   });
 
-  it('hands every message over once, with its own link in it and no other', () => {
+  it('hands every message over once, with its own link in it and no other', async () => {
     const handed: { id: string; text: string }[] = [];
-    const installation = demoHouse({ messages: { deliver: ({ id, text }) => (handed.push({ id, text }), {}) } });
+    const installation = demoHouse({
+      messages: { by: 'play', deliver: ({ id, text }) => (handed.push({ id, text }), { state: 'delivered' }) },
+    });
     const ids = queued(installation, 'a@a.example', 'b@b.example', 'c@c.example');
-    expect(emptyOutbox(installation)).toBe(3);
-    expect(emptyOutbox(installation)).toBe(0);
+    expect(await emptyOutbox(installation)).toBe(3);
+    expect(await emptyOutbox(installation)).toBe(0);
     expect(handed.map(({ id }) => id).sort()).toEqual([...ids].sort());
     const links = handed.map(({ text }) => /\/s\/\S+/.exec(text)?.[0]);
     expect(new Set(links).size).toBe(3);

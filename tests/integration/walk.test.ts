@@ -1,13 +1,14 @@
 import { readFirm, readJob } from '@/server/reading/reading';
 import { pathOf } from '@/server/tokens';
 import { describe, expect, it } from 'vitest';
-import { queryAll, queryOne } from '@/server/database/query';
+import { queryAll } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { renewOnce } from '@/server/plan/renew';
 import { readPlan } from '@/server/reading/plan';
 import { selectionsOf } from '@/server/views/selection';
 import { roomsView } from '@/server/views/rooms';
 import { roomView } from '@/server/views/room';
+import { composeDraft } from '@/server/views/draft';
 import { emptyOutbox } from '@/server/news/outbox';
 import { newsView } from '@/server/views/news';
 import { walkPack } from '@/server/views/pack';
@@ -15,6 +16,7 @@ import { reviewView } from '@/server/views/review';
 import { checkPlan } from '@/core/schedule/check';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, emptyHouse, give, giveRaw, must, newId, signalHouse } from '../support/installations';
+import { asRead, recipient } from '../support/sending';
 import { reasonSaid, workSaid } from '../support/said';
 
 const startWalk = (installation: Installation): string => {
@@ -78,12 +80,8 @@ describe('a walk', () => {
       'to do: 3 m chase for the bell wire · wiring',
       'Inside doors: wrong (oak, not birch)',
     ]);
-    expect(review.drafts.map((draft) => draft.audience)).toEqual(['client', 'crew']);
-    const client = queryOne<{ body: string }>(
-      installation.db,
-      `SELECT body FROM job_update WHERE walk = @walk AND audience = 'client'`,
-      { walk },
-    )?.body;
+    expect(review.readers).toEqual(['client', 'crew']);
+    const client = composeDraft(readJob(installation, signalHouse), 'client').text;
     expect(client).toContain('inside the walls');
     expect(client).not.toMatch(/rough|close-in|barrier/);
   });
@@ -123,46 +121,35 @@ describe('a walk', () => {
     renew(installation);
     expect(queryAll(installation.db, 'SELECT * FROM plan_mark')).toHaveLength(0);
     expect(renewOnce(installation)).toBeUndefined();
-    expect(queryAll(installation.db, 'SELECT * FROM job_update WHERE walk = @walk', { walk })).toHaveLength(2);
+    expect(queryAll(installation.db, 'SELECT * FROM walk_plan WHERE walk = @walk', { walk })).toHaveLength(1);
   });
 });
 
 describe('sending', () => {
-  it('hands a message over once, tells of failures and lets it be tried again', () => {
+  it('hands a message over once, tells of failures and lets it be tried again', async () => {
     const installation = demoHouse();
-    const draft = newsView(readJob(installation, signalHouse), (link) => pathOf(installation, link)).updates.find(
-      (update) => update.state === 'draft' && update.audience === 'client',
-    );
-    if (!draft) throw new Error('The demo has no draft.');
     const recipients = [
-      { messageId: newId(), linkId: newId(), name: 'Averill', address: 'averill@watchsteps.example' },
-      { messageId: newId(), linkId: newId(), name: 'Nobody', address: 'nobody@nowhere.invalid' },
+      recipient('Averill', 'averill@watchsteps.example'),
+      recipient('Nobody', 'nobody@nowhere.invalid'),
     ];
-    const payload = {
-      id: draft.id,
-      version: draft.version,
-      title: draft.title,
-      body: 'As changed by hand.',
-      expiresOn: '2027-04-08',
-      recipients,
-    };
+    const payload = asRead(installation, { recipients });
     must(installation, 'update.send', payload);
-    expect(give(installation, 'update.send', { ...payload, version: draft.version + 1 })).toMatchObject({
+    expect(give(installation, 'update.send', { ...payload, id: newId() })).toMatchObject({
       status: 'refused',
-      problem: { code: 'not-a-draft' },
+      problem: { code: 'changed-since' },
     });
-    expect(emptyOutbox(installation)).toBe(2);
-    expect(emptyOutbox(installation)).toBe(0);
+    expect(await emptyOutbox(installation)).toBe(2);
+    expect(await emptyOutbox(installation)).toBe(0);
     const sent = newsView(readJob(installation, signalHouse), (link) => pathOf(installation, link)).updates.find(
-      (update) => update.id === draft.id,
+      (update) => update.id === payload.id,
     );
-    expect(sent).toMatchObject({ state: 'sent', body: 'As changed by hand.' });
+    expect(sent).toMatchObject({ body: payload.body });
     expect(sent?.messages.find((message) => message.recipient === 'Nobody')).toMatchObject({
       state: 'failed',
       failure: 'There is no such address.',
     });
     must(installation, 'message.retry', { id: recipients[1]!.messageId });
-    expect(emptyOutbox(installation)).toBe(1);
+    expect(await emptyOutbox(installation)).toBe(1);
     expect(
       JSON.stringify([
         queryAll(installation.db, 'SELECT * FROM message'),
@@ -176,10 +163,7 @@ describe('sending', () => {
 
   it('refuses to send to nobody or to no address', () => {
     const installation = demoHouse();
-    const draft = newsView(readJob(installation, signalHouse), (link) => pathOf(installation, link)).updates.find(
-      (update) => update.state === 'draft',
-    );
-    const payload = { id: draft?.id, version: draft?.version, title: 'T', body: 'B', expiresOn: '2027-04-08' };
+    const payload = asRead(installation);
     expect(giveRaw(installation, 'update.send', { ...payload, recipients: [] })).toMatchObject({
       status: 'refused',
       problem: { title: 'name at least one recipient' },

@@ -1,6 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import puppeteer, { type Browser, type BrowserContext, type ElementHandle, type Page } from 'puppeteer-core';
+import puppeteer, {
+  type Browser,
+  type BrowserContext,
+  type ElementHandle,
+  type Locator,
+  type Page,
+} from 'puppeteer-core';
 import { expect } from 'vitest';
 
 export const DESK = { width: 1280, height: 800 } as const;
@@ -100,16 +106,43 @@ async function doIt(page: Page, what: string, action: () => Promise<unknown>): P
   }
 }
 
+/**
+ * Presses what was found, and again where the page moved it away under the pointer in between: a press that reached it
+ * is heard by the window before anything else hears it.
+ */
+async function pressFound(page: Page, locator: Locator<HTMLElement>): Promise<void> {
+  for (let attempt = 0; attempt < 3; attempt += 1) {
+    const found = await locator.waitHandle();
+    await found.evaluate((element) => {
+      const hears = window as unknown as { pressed?: boolean };
+      hears.pressed = false;
+      const hear = ({ target }: Event): void => {
+        if (target instanceof Node && element.contains(target)) hears.pressed = true;
+      };
+      window.addEventListener('click', hear, { capture: true, once: true });
+    });
+    await locator.click();
+    // Where the press led to another page, nothing is left of this one.
+    const isPressed = await page
+      .evaluate(() => (window as unknown as { pressed?: boolean }).pressed !== false)
+      .catch(() => true);
+    if (isPressed) return;
+  }
+  throw new Error('it moves away under the pointer');
+}
+
 /** Presses what a person would find by its words; waits until it is there, has come to rest and nothing lies over it. */
 export const press = (page: Page, words: string): Promise<void> =>
-  doIt(page, `There is no “${words}” to press`, () => page.locator(control(words)).setTimeout(PATIENCE_MS).click());
+  doIt(page, `There is no “${words}” to press`, () =>
+    pressFound(page, page.locator(control(words)).setTimeout(PATIENCE_MS)),
+  );
 
 /** Presses what a selector finds, once it is there and at rest; what lies under a bar is scrolled free first. */
 export const click = (page: Page, selector: string): Promise<void> =>
   doIt(page, `There is no ${selector} to press`, async () => {
-    const found = page.locator(selector).setTimeout(PATIENCE_MS);
+    const found = page.locator(selector).setTimeout(PATIENCE_MS) as Locator<HTMLElement>;
     await (await found.waitHandle()).evaluate((element) => element.scrollIntoView({ block: 'center' }));
-    await found.click();
+    await pressFound(page, found);
   });
 
 /** Chooses in a list once it is there. @param selector the name of a field, or a selector */

@@ -3,6 +3,7 @@ import { queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
 import { dispatch } from '@/server/dispatch/dispatch';
+import { asRead } from './sending';
 import { areaOf, MAREN, must, newId, raw, signalHouse } from './installations';
 import { FIRST_VISIT, type Given } from './first-visit-commands';
 import { MONEY } from './money-commands';
@@ -21,22 +22,15 @@ const row = (installation: Installation, table: string, key: string): Record<str
   queryOne(installation.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
 const version = (installation: Installation, table: string, key: string): number =>
   Number(row(installation, table, key)?.version);
-const draft = (installation: Installation): { id: string; version: number } =>
-  queryOne(
-    installation.db,
-    `SELECT id, version
-      FROM job_update
-      WHERE job = @job AND state = 'draft' AND audience = 'client'
-      ORDER BY made_at DESC`,
-    { job: signalHouse },
-  ) ?? { id: '', version: 0 };
-const letter = (installation: Installation): Input<'update.send'> => ({
-  ...draft(installation),
-  title: 'T',
-  body: 'B',
-  expiresOn: '2027-03-09',
-  recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }],
-});
+const letter = (installation: Installation): Input<'update.send'> =>
+  asRead(installation, {
+    id: third,
+    expiresOn: '2027-03-09',
+    recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }],
+  });
+const written: Input<'draft.write'> = {
+  ...{ job: signalHouse, audience: 'client', line: 'own:1', words: 'Come by on Thursday.' },
+};
 const jobFacts = {
   name: 'New House',
   units: 'metric',
@@ -286,10 +280,16 @@ export const GIVEN: Record<string, Given> = {
     expected: { kind: 'caution', text: 'loose tread', job: signalHouse },
     plans: true,
   },
-  'update.edit': {
-    payload: (installation) => ({ ...draft(installation), title: 'T', body: 'B' }),
-    leaves: (installation) => row(installation, 'job_update', draft(installation).id),
-    expected: { title: 'T', version: 2 },
+  'draft.write': {
+    payload: written,
+    leaves: (installation) => queryOne(installation.db, `SELECT words, was FROM draft_line WHERE line = 'own:1'`),
+    expected: { words: 'Come by on Thursday.', was: '' },
+  },
+  'draft.unwrite': {
+    before: (installation) => must(installation, 'draft.write', written),
+    payload: { job: signalHouse, audience: 'client', line: 'own:1' },
+    leaves: (installation) => queryAll(installation.db, 'SELECT * FROM draft_line'),
+    expected: [],
   },
   undo: {
     before: (installation) => {
@@ -303,11 +303,6 @@ export const GIVEN: Record<string, Given> = {
     leaves: (installation) => row(installation, 'hold', demoId('signal', 'hold', '0')),
     expected: { state: 'open', version: 3 },
     plans: true,
-  },
-  'update.drop': {
-    payload: draft,
-    leaves: (installation) => queryAll(installation.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
-    expected: 1,
   },
   'update.send': {
     payload: letter,
@@ -346,6 +341,15 @@ export const GIVEN: Record<string, Given> = {
     payload: { id },
     leaves: (installation) => row(installation, 'message', id),
     expected: { state: 'queued', failure: null },
+  },
+  'message.readdress': {
+    before: (installation) => {
+      must(installation, 'update.send', letter(installation));
+      installation.db.prepare(`UPDATE message SET state = 'failed', failure = 'no' WHERE id = ?`).run(id);
+    },
+    payload: { id, address: 'right@a.example' },
+    leaves: (installation) => row(installation, 'message', id),
+    expected: { state: 'queued', address: 'right@a.example', failure: null },
   },
   'message.acknowledge': {
     before: (installation) => must(installation, 'update.send', letter(installation)),

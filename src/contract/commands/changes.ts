@@ -34,7 +34,7 @@ const drop = () => object({ area: field.id('the area'), phase: field.phase() }).
 const changeFields = {
   kind: field.oneOf('the kind of change', ['addition', 'omission'] as const),
   title: field.line('what changes', 120),
-  why: field.optionalLine('why', 300).default(''),
+  why: field.optionalText('why', 300).default(''),
   lines: array(changeLine())
     .required('a change is priced by lines')
     .min(1, 'a change is priced by at least one line')
@@ -107,6 +107,6 @@ export const answerChange = command(
     id: field.id(),
     verdict: field.oneOf('the answer', ['approved', 'declined'] as const),
     name: field.line('your name', 80),
-    words: field.optionalLine('your words', 300).default(''),
+    words: field.optionalText('your words', 300).default(''),
   }).noUnknown(),
 );

@@ -26,7 +26,7 @@ export const closeDownSite = command(
       .typeError('how full the bin is must be a number')
       .min(0, 'a bin is at least empty')
       .max(1, 'a bin is at most full'),
-    note: field.optionalLine('the note', 300).default(''),
+    note: field.optionalText('the note', 300).default(''),
   }).noUnknown(),
 );
 
@@ -55,7 +55,7 @@ export const handOver = command(
     job: field.id(),
     area: field.id().notRequired().nonNullable(),
     kind: field.oneOf('the kind', Object.keys(LEFT_KINDS) as LeftKind[]),
-    text: field.line('what it is', 300),
+    text: field.text('what it is', 300),
   }).noUnknown(),
 );
 
@@ -67,7 +67,7 @@ export const askItem = command(
   object({
     id: field.id(),
     area: field.id().notRequired().nonNullable(),
-    text: field.line('what is to be put right', 300),
+    text: field.text('what is to be put right', 300),
     name: field.line('your name', 80),
   }).noUnknown(),
 );
@@ -89,14 +89,14 @@ export const answerItem = command(
   'client.answer',
   EVERYBODY,
   'job',
-  object({ id: field.id(), version: field.version(), answer: field.line('the answer', 300) }).noUnknown(),
+  object({ id: field.id(), version: field.version(), answer: field.text('the answer', 300) }).noUnknown(),
 );
 
 const acceptance = {
   id: field.id(),
   area: field.id('the area'),
   name: field.line('the name', 80),
-  words: field.optionalLine('the words', 300).default(''),
+  words: field.optionalText('the words', 300).default(''),
 };
 /** Somebody of the firm, with the client beside them. */
 export const signOff = command('area.sign-off', EVERYBODY, 'firm', object(acceptance).noUnknown());

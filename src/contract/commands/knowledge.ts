@@ -26,7 +26,7 @@ const ruleFields = {
   lag: field.whole('the time in between', 0, 400).default(0),
   lagUnit: field.oneOf('how the time is counted', ['work', 'elapsed'] as const).default('work'),
   strength: field.oneOf('the strength', ['hard', 'soft'] as const),
-  reason: field.line('the reason', 200),
+  reason: field.text('the reason', 200),
 };
 /** A rule of the firm's own, or of one job. */
 export const writeRule = command(
@@ -57,7 +57,7 @@ export const switchRule = command(
     rule: field.whole('the rule', 1, 100_000),
     ...place,
     holds: boolean().required('whether it holds is missing'),
-    reason: field.line('the reason', 200),
+    reason: field.text('the reason', 200),
   }).noUnknown(),
 );
 /** Back to what the wider place says. */

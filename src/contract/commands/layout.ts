@@ -240,7 +240,7 @@ export const moveWallCommand = command(
       .notOneOf([0], 'a wall moves by more than 0')
       .min(-20_000, 'over 20 m cannot be meant')
       .max(20_000, 'over 20 m cannot be meant'),
-    reason: field.line('why', 300),
+    reason: field.text('why', 300),
     decisionId: field.id(),
   }).noUnknown(),
 );

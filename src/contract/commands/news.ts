@@ -2,27 +2,47 @@ import { array, object } from 'yup';
 import { command, EVERYBODY, OFFICE } from '../command';
 import * as field from '../fields';
 
-const words = { title: field.line('the title', 120), body: field.line('the text', 20_000) };
-export const editUpdate = command(
-  'update.edit',
+/** Who reads a job's news: what they are told is composed when it is looked at. */
+export const READERS = ['client', 'crew'] as const;
+export type Reader = (typeof READERS)[number];
+
+const draft = () => ({ job: field.id(), audience: field.oneOf('who reads it', READERS) });
+/** The key of a line: what it is about, such as `end` or `done:AREA`. */
+const lineKey = () => field.text('the line', 400);
+
+/**
+ * Words of one's own in a draft: in place of a line, or as a line of one's own (`own:…`); empty words leave the line out.
+ */
+export const writeLine = command(
+  'draft.write',
   EVERYBODY,
   'job',
-  object({ id: field.id(), version: field.version(), ...words }).noUnknown(),
+  object({
+    ...draft(),
+    line: lineKey(),
+    words: field.optionalText('the words', 4_000).default(''),
+    /** What the line said when they were written. */
+    was: field.optionalText('the line', 4_000).default(''),
+  }).noUnknown(),
 );
-export const dropUpdate = command(
-  'update.drop',
+/** A line is again as it is composed. */
+export const unwriteLine = command(
+  'draft.unwrite',
   EVERYBODY,
   'job',
-  object({ id: field.id(), version: field.version() }).noUnknown(),
+  object({ ...draft(), line: lineKey() }).noUnknown(),
 );
+
 export const sendUpdate = command(
   'update.send',
   EVERYBODY,
   'job',
   object({
     id: field.id(),
-    version: field.version(),
-    ...words,
+    ...draft(),
+    title: field.line('the title', 120),
+    /** The text as it was read: where it would be another now, nothing goes out. */
+    body: field.text('the text', 20_000),
     expiresOn: field.day('the last day of the link'),
     recipients: array(
       object({
@@ -57,6 +77,13 @@ export const revokeLink = command('share.revoke', EVERYBODY, 'firm', object({ id
 /** Somebody passed it on themselves: by their own e-mail, or in a text with its link. */
 export const passOnMessage = command('message.pass-on', EVERYBODY, 'job', object({ id: field.id() }).noUnknown());
 export const retryMessage = command('message.retry', EVERYBODY, 'job', object({ id: field.id() }).noUnknown());
+/** A message that did not arrive goes to the right address, which whoever it is for is reached at from now on. */
+export const readdressMessage = command(
+  'message.readdress',
+  EVERYBODY,
+  'firm',
+  object({ id: field.id(), address: field.email('the address').required('the address is missing') }).noUnknown(),
+);
 export const acknowledge = command(
   'message.acknowledge',
   ['link'],

@@ -46,7 +46,7 @@ const orderFields = {
   contact: field.optionalLine('who takes it in', 120).default(''),
   deposit: field.money('the deposit').moreThan(0, 'leave the deposit empty where there is none'),
   carriage: field.money('the carriage').moreThan(0, 'leave the carriage empty where there is none'),
-  note: field.optionalLine('the note', 600).default(''),
+  note: field.optionalText('the note', 600).default(''),
   lines: array(orderLine())
     .required('an order says what is to come')
     .min(1, 'an order says what is to come: at least one line')
@@ -92,7 +92,7 @@ export const movePurchases = command(
     id: field.id(),
     kind: field.oneOf('what happened', ['came', 'went back'] as const),
     day: field.day('the day'),
-    note: field.optionalLine('the note', 300).default(''),
+    note: field.optionalText('the note', 300).default(''),
     lines: array(
       object({
         line: field.id(),
@@ -119,7 +119,7 @@ export const substitutePurchase = command(
     unitPrice: field.money('the price'),
     accepts: field.oneOf('who accepts it', DECIDER_KEYS),
     name: field.optionalLine('their name', 80).default(''),
-    reason: field.line('why', 300),
+    reason: field.text('why', 300),
   }).noUnknown(),
 );
 

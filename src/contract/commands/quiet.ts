@@ -23,7 +23,7 @@ export const addQuiet = command(
         'the last day must not be before the first',
         (last, context) => !last || last >= (context.parent as { firstDay: string }).firstDay,
       ),
-    words: field.line('what was asked, and by whom', 200),
+    words: field.text('what was asked, and by whom', 200),
     /** The household’s note that it comes from. */
     observation: field.id().notRequired().nonNullable(),
     /** It is meant, though nothing could be worked at all. */

@@ -18,7 +18,7 @@ export const setPin = command(
     task: task(),
     day: field.day('the day'),
     half: half('the half of the day'),
-    reason: field.line('the reason', 200),
+    reason: field.text('the reason', 200),
   }).noUnknown(),
 );
 /** The days of one trip for what is left over several houses, all of them or none. */
@@ -31,7 +31,7 @@ export const pinTrip = command(
       .required('the days are missing')
       .min(1, 'a trip has one piece of work at least')
       .max(60, 'at most sixty pieces of work in one trip'),
-    reason: field.line('the reason', 200),
+    reason: field.text('the reason', 200),
   }).noUnknown(),
 );
 export const dropPin = command('pin.drop', EVERYBODY, 'plan', object({ task: task() }).noUnknown());
@@ -66,7 +66,7 @@ export const setGate = command(
     id: field.id(),
     job: field.id(),
     label: field.line('the name', 60),
-    reason: field.line('the reason', 200),
+    reason: field.text('the reason', 200),
     notBefore: field.optionalDay('the day'),
     before: array(step()).default([]).max(60),
     after: array(step()).default([]).max(60),
@@ -103,7 +103,7 @@ const logisticFields = {
       const { fromHour } = context.parent as { fromHour?: string };
       return !to || !fromHour || to > fromHour;
     }),
-  howMuch: field.optionalLine('how much of it', 300).default(''),
+  howMuch: field.optionalText('how much of it', 300).default(''),
   contact: field.optionalLine('whom to call', 80).default(''),
   phone: field.phone(),
 };
@@ -219,7 +219,7 @@ export const passInspection = command(
     version: field.version(),
     by: field.line('who passed it', 80),
     slip: field.picture(),
-    words: field.optionalLine('what was said', 400).default(''),
+    words: field.optionalText('what was said', 400).default(''),
   }).noUnknown(),
 );
 /** It failed: what has to be put right, by whom and how long; the office is asked to come again. */
@@ -411,6 +411,6 @@ export const openAnyway = command(
     id: field.id(),
     area: field.id('the area'),
     phase: field.phase(),
-    reason: field.line('why it is opened all the same', 300),
+    reason: field.text('why it is opened all the same', 300),
   }).noUnknown(),
 );

@@ -132,7 +132,7 @@ export const answerFinding = command(
   'job',
   object({
     id: field.id(),
-    answer: field.optionalLine('what was decided', 200).default(''),
+    answer: field.optionalText('what was decided', 200).default(''),
     name: field.optionalLine('your name', 80),
   }).noUnknown(),
 );
@@ -203,8 +203,8 @@ export const splitArea = command(
 
 const assumptionFields = {
   phase: field.phase(),
-  text: field.line('what is assumed', 300),
-  why: field.optionalLine('why', 300).default(''),
+  text: field.text('what is assumed', 300),
+  why: field.optionalText('why', 300).default(''),
   fallback: field.line('what is done if it is wrong', 200),
   fallbackTrade: field.trade(),
   fallbackHalfDays: field.whole('half-days it then takes', 0, 400),
@@ -237,7 +237,7 @@ export const settleAssumption = command(
   object({
     id: field.id(),
     verdict: field.oneOf('how it was found', ['held', 'wrong'] as const),
-    found: field.optionalLine('what was found', 300).default(''),
+    found: field.optionalText('what was found', 300).default(''),
     walk: field.id().notRequired().nonNullable(),
     extraId: field.id(),
   }).noUnknown(),
@@ -269,7 +269,7 @@ export const leaveUntil = command(
     area: field.id('the area'),
     text: field.line('what is left', 120),
     until: field.phase(),
-    reason: field.line('what it protects', 200),
+    reason: field.text('what it protects', 200),
     trade: field.trade(),
     halfDays: field.whole('half-days', 1, 60).default(1),
   }).noUnknown(),
@@ -277,7 +277,7 @@ export const leaveUntil = command(
 
 /** A line of scope as it is typed on a visit; what cannot be read says why. */
 const scopeLine = () =>
-  field.line('the line', 300).test('read', (text, context) => {
+  field.text('the line', 300).test('read', (text, context) => {
     const read = readScopeLine(text);
     return read.ok || context.createError({ message: read.problem.message });
   });
@@ -328,7 +328,7 @@ export const chooseOption = command(
     id: field.id(),
     version: field.version(),
     key: field.line('which one', 40),
-    reason: field.line('why', 300),
+    reason: field.text('why', 300),
     decisionId: field.id(),
   }).noUnknown(),
 );
@@ -347,8 +347,8 @@ export const addDecision = command(
     id: field.id(),
     job: field.id(),
     area: field.id().notRequired().nonNullable(),
-    subject: field.line('what was decided', 300),
-    reason: field.line('why', 300),
+    subject: field.text('what was decided', 300),
+    reason: field.text('why', 300),
   }).noUnknown(),
 );
 

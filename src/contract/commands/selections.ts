@@ -51,7 +51,7 @@ const facts = {
   acclimatiseDays: field.whole('the days to get used to the room', 0, 60).default(0),
   bufferDays: field.whole('the days in hand', 0, 365).default(BUFFER_DAYS),
   thinkDays: field.whole('the days to decide', 0, 365).default(DECIDE_DAYS),
-  note: field.optionalLine('the note', 300).default(''),
+  note: field.optionalText('the note', 300).default(''),
   /** Said when a code that is built otherwise than its kind was asked about. */
   codeMeant: boolean().default(false),
 };
@@ -100,7 +100,7 @@ const step = {
   id: field.id(),
   version: field.version(),
   day: field.day('the day'),
-  note: field.optionalLine('the note', 300).default(''),
+  note: field.optionalText('the note', 300).default(''),
 };
 export const stepSelection = command(
   'selection.step',
@@ -134,7 +134,7 @@ export const expectSelection = command(
     id: field.id(),
     version: field.version(),
     expectedOn: field.day('the day it comes'),
-    note: field.optionalLine('why', 300).default(''),
+    note: field.optionalText('why', 300).default(''),
   }).noUnknown(),
 );
 
@@ -170,7 +170,7 @@ export const chooseAlternative = command(
     id: field.id(),
     version: field.version(),
     alternative: field.id('your choice'),
-    reason: field.line('the reason', 300),
+    reason: field.text('the reason', 300),
   }).noUnknown(),
 );
 
@@ -183,7 +183,7 @@ export const pickAlternative = command(
     id: field.id(),
     alternative: field.id('your choice'),
     name: field.line('your name', 80),
-    words: field.optionalLine('your words', 300).default(''),
+    words: field.optionalText('your words', 300).default(''),
   }).noUnknown(),
 );
 
@@ -197,7 +197,7 @@ export const checkSelection = command(
     version: field.version(),
     verdict: field.oneOf('how it was found', SELECTION_VERDICTS),
     quantity: field.amount('how many', 100_000),
-    text: field.optionalLine('the text', 600).default(''),
+    text: field.optionalText('the text', 600).default(''),
     picture: field.picture(),
   }).noUnknown(),
 );
@@ -217,7 +217,7 @@ const supplierFields = {
   name: field.line('the supplier’s name', 80),
   email: field.email('the supplier’s address').default(''),
   phone: field.phone(),
-  note: field.optionalLine('the note', 300).default(''),
+  note: field.optionalText('the note', 300).default(''),
   desk: boolean().default(false),
 };
 export const addSupplier = command(
@@ -288,7 +288,7 @@ export const supplierSays = command(
   object({
     selection: field.id(),
     says: field.oneOf('what they say', SUPPLIER_SAYS),
-    text: field.optionalLine('their words', 300).default(''),
+    text: field.optionalText('their words', 300).default(''),
     day: field
       .optionalDay('the day')
       .when('says', ([says]: string[], schema) =>
@@ -352,7 +352,7 @@ export const sendRequest = command(
   object({
     ...aboutRequest,
     sentOn: field.day('the day it was sent'),
-    sent: field.line('what was sent', 300),
+    sent: field.text('what was sent', 300),
     expectedOn: field.optionalDay('the day they named'),
   }).noUnknown(),
 );

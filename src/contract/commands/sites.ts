@@ -165,7 +165,7 @@ export const addLink = command(
     job: field.id(),
     before: end(),
     after: end(),
-    reason: field.line('the reason', 200),
+    reason: field.text('the reason', 200),
   }).noUnknown(),
 );
 export const removeLink = command('link.remove', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());
@@ -193,7 +193,7 @@ export const addHold = command(
     phase: field.phase(),
     kind: field.oneOf('the kind of hold', HOLD_KINDS),
     label: field.line('the short name', 24),
-    text: field.line('what is waited for', 300),
+    text: field.text('what is waited for', 300),
     askedOn: field.optionalDay('the day it was asked'),
     expectedOn: field.day('the day it is expected'),
   }).noUnknown(),

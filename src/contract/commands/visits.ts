@@ -45,7 +45,7 @@ export const answerVisits = command(
       .max(200),
     answer: field.oneOf('the answer', ANSWERS),
     by: field.line('who said it', 80),
-    note: field.optionalLine('what they said', 300).default(''),
+    note: field.optionalText('what they said', 300).default(''),
   }).noUnknown(),
 );
 

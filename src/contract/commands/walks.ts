@@ -36,7 +36,7 @@ const said = () =>
   object({
     narration: field.id(),
     draft: field.line('the draft', 60),
-    words: field.line('the words', 2000),
+    words: field.text('the words', 2000),
     start: number().required().min(0).max(100_000),
     end: number().required().min(0).max(100_000),
   })
@@ -44,7 +44,7 @@ const said = () =>
     .default(undefined)
     .optional();
 const where = { id: field.id(), walk: field.id(), area: field.id('the area'), said: said() };
-const text = () => field.line('the text', 600);
+const text = () => field.text('the text', 600);
 const hash = (what: string) => string().matches(/^[0-9a-f]{64}$/, `${what} is not a picture of ours`);
 const millimetres = (what: string) =>
   number()
@@ -110,7 +110,7 @@ const shapes = {
     kind: string<'recheck'>().required(),
     about: field.id(),
     verdict: field.oneOf('how it was found', RECHECK_VERDICTS),
-    text: field.optionalLine('the text', 600),
+    text: field.optionalText('the text', 600),
     picture: hash('this'),
   }).noUnknown(),
   'selection-check': object({
@@ -119,7 +119,7 @@ const shapes = {
     selection: field.id(),
     verdict: field.oneOf('how it was found', SELECTION_VERDICTS),
     quantity: field.amount('how many', 100_000),
-    text: field.optionalLine('the text', 600),
+    text: field.optionalText('the text', 600),
     picture: hash('this'),
   }).noUnknown(),
   note: object({ ...where, kind: string<'note'>().required(), text: text() }).noUnknown(),
@@ -128,7 +128,7 @@ const shapes = {
     ...where,
     kind: string<'picture'>().required(),
     picture: hash('this').required('the picture is missing'),
-    text: field.optionalLine('the text', 600),
+    text: field.optionalText('the text', 600),
     standpoint: field.id().notRequired().nonNullable(),
   }).noUnknown(),
   marks: object({
@@ -206,7 +206,7 @@ const shapes = {
     kind: string<'check'>().required(),
     line: field.line('the line', 120),
     verdict: field.oneOf('how it was found', CHECK_VERDICTS),
-    text: field.optionalLine('the text', 600),
+    text: field.optionalText('the text', 600),
   }).noUnknown(),
   'in-wall': object({
     ...where,
@@ -296,7 +296,7 @@ export const keepNarration = command(
     id: field.id(),
     walk: field.id(),
     name: field.line('the name', 120),
-    text: field.line('the narration', LONGEST_NARRATION),
+    text: field.text('the narration', LONGEST_NARRATION),
     recording: hash('the recording'),
   }).noUnknown(),
 );
@@ -314,6 +314,6 @@ export const signCloseIn = command(
     id: field.id(),
     area: field.id('the area'),
     name: field.line('who answers for it', 80),
-    reason: field.line('why it is closed all the same', 300),
+    reason: field.text('why it is closed all the same', 300),
   }).noUnknown(),
 );

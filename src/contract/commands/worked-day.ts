@@ -11,7 +11,7 @@ export const addWorkedDay = command(
     id: field.id(),
     job: field.id('the job'),
     day: field.day('the day off'),
-    words: field.optionalLine('who agreed to it', 200).default(''),
+    words: field.optionalText('who agreed to it', 200).default(''),
   }).noUnknown(),
 );
 export const dropWorkedDay = command('worked-day.drop', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());

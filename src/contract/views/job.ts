@@ -33,6 +33,9 @@ export interface ServerClock {
   shiftMs: number;
 }
 
+/** How messages go out: by a mail server, played in the demo, or passed on by people themselves. */
+export type Sending = 'mail' | 'play' | 'by hand';
+
 export interface ShellView {
   firm: string;
   person: PersonView;
@@ -42,6 +45,7 @@ export interface ShellView {
   today: Day;
   currency: Currency;
   demo: boolean;
+  sending: Sending;
   /** The newest change this was drawn from. */
   seq: number;
   clock: ServerClock;

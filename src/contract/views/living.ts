@@ -22,6 +22,6 @@ export interface LivingView {
   /** What nobody should be left with, and the work that takes it, where it is to come. */
   conflicts: { text: string; when: string; task: string | null }[];
   /** Half-days on which something is off while somebody works on it. */
-  off: { when: string; text: string }[];
+  off: { day: Day; when: string; text: string }[];
   provisions: { id: string; text: string; when: string }[];
 }

@@ -2,19 +2,20 @@ import type { Brief } from '@/core/scope/brief';
 import type { Day } from '@/core/units/day';
 import type { Phrase } from '@/core/words/phrase';
 import type { LivingGap } from './living';
-import type { Audience } from '../commands/news';
+import type { Audience, Reader } from '../commands/news';
+import type { ShownPart } from '@/core/news/own-words';
+import type { MovedView } from './visits';
 import type { Statement, StatementDiff } from '@/core/scope/statement';
 import type { JobHead, PastShown, PictureView } from './job';
 import type { Currency } from '@/core/units/money';
 import type { ClientChange } from './changes';
 
+/** What went out. */
 export interface UpdateView {
   id: string;
-  version: number;
-  audience: 'client' | 'crew';
+  audience: Reader;
   title: string;
   body: string;
-  state: 'draft' | 'sent' | 'dropped';
   when: string;
   messages: MessageView[];
 }
@@ -23,10 +24,23 @@ export interface MessageView {
   id: string;
   recipient: string;
   address: string;
-  state: 'queued' | 'delivered' | 'failed';
+  state: 'queued' | 'sent' | 'delivered' | 'failed';
   failure: string | null;
+  /** When it is tried again. */
+  again: string | null;
   acknowledged: string | null;
   linkId: string;
+}
+
+/** What somebody would be told now, as it would go out. */
+export interface DraftView {
+  audience: Reader;
+  title: string;
+  since: string;
+  parts: ShownPart[];
+  text: string;
+  /** Lines to be settled first. */
+  unsettled: number;
 }
 
 export interface LinkView {
@@ -42,7 +56,14 @@ export interface LinkView {
 export interface NewsView {
   job: JobHead;
   today: Day;
+  /** Who reads the news of this job, whether something waits for them, when they were written to last. */
+  readers: { audience: Reader; who: string; waits: boolean; told: string }[];
+  draft: DraftView;
+  /** Visits and ends that moved, and who has to hear of it. */
+  moved: MovedView;
   updates: UpdateView[];
+  /** What did not arrive. */
+  failed: (MessageView & { title: string })[];
   past: PastShown;
   links: LinkView[];
   /** There may be more links that open than those. */

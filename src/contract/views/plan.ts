@@ -378,7 +378,9 @@ export interface TodayView {
   run: { open: number };
   /** Visits on another day than people go by, the promises among them that cannot be kept, and who has to be told. */
   moved: { visits: number; conflicts: number; people: string[] };
+  /** Jobs whose readers have something to be told, and those of which a message did not arrive. */
   drafts: { job: string; jobName: string; count: number }[];
+  failed: { job: string; jobName: string; to: string[] }[];
   finishes: { job: string; name: string; finish: Day | null; promise: Day | null; late: number }[];
   problem: PlanProblem | null;
 }

@@ -1,3 +1,4 @@
+import type { Reader } from '../commands/news';
 import type { PlanProblem } from './plan';
 import type { Brief } from '@/core/scope/brief';
 import type { Day } from '@/core/units/day';
@@ -94,7 +95,8 @@ export interface ReviewView {
   /** The plan after the walk is still being computed. */
   planning: boolean;
   problem: PlanProblem | null;
-  drafts: { id: string; audience: 'client' | 'crew'; title: string; state: string }[];
+  /** Who was not written to since. */
+  readers: Reader[];
   narrations: { id: string; name: string; open: number }[];
   today: Day;
 }

@@ -3,7 +3,10 @@ import { describe, expect, it } from 'vitest';
 import type { WalkDiff } from '../walks/diff';
 import { clientDraft } from './client-draft';
 import { crewDraft } from './crew-draft';
-import type { News, NextWork } from './news';
+import type { Draft, News, NextWork } from './news';
+import { draftText, withOwnWords } from './own-words';
+
+const told = (draft: Draft): string => draftText(withOwnWords(draft, [], []));
 
 const nothing: WalkDiff = {
   surprises: [],
@@ -25,7 +28,9 @@ const nothing: WalkDiff = {
 };
 const news = (over: Partial<News> = {}): News => ({
   job: 'Signal House',
-  day: '2027-03-09',
+  today: '2027-03-09',
+  since: '2027-03-02',
+  off: [],
   livedIn: false,
   diff: nothing,
   areas: new Map([
@@ -53,16 +58,17 @@ const work = (over: Partial<NextWork> = {}): NextWork => ({
   phase: 'wiring-rough',
   trade: 'wiring',
   crew: 'Gull Wiring',
+  halfDays: 2,
   after: [],
   ...over,
 });
 
-describe('what the crews read after a walk', () => {
-  it('says so where nothing changed', () => {
-    expect(crewDraft(news())).toEqual({
-      title: 'Signal House, walk of Tue 9 Mar: what comes next',
-      body: 'Nothing changed on this walk.',
-    });
+const NOTHING = 'Nothing is planned here for the next two weeks.';
+
+describe('what the crews read', () => {
+  it('says so where nothing is planned', () => {
+    expect(crewDraft(news()).title).toBe('Signal House, Tue 9 Mar: what comes next');
+    expect(told(crewDraft(news()))).toBe(NOTHING);
   });
 
   it('names moved work with both days and the reason', () => {
@@ -76,19 +82,17 @@ describe('what the crews read after a walk', () => {
         reason: { kind: 'told' as const, text: 'Wires first.' },
       },
     ];
-    expect(crewDraft(news({ moved })).body).toBe(
-      'Moved\n- Kitchen · board: now Fri 12 Mar, was Wed 10 Mar. Wires first.',
+    expect(told(crewDraft(news({ moved })))).toBe(
+      `Moved\n- Kitchen · board: now Fri 12 Mar, was Wed 10 Mar. Wires first.\n\n${NOTHING}`,
     );
   });
 
   it('tells nobody to fit what is wrong, and says nothing of what is right', () => {
     const wrong = { ...seen, kind: 'selection-check', selection: 't', verdict: 'wrong', text: 'white' } as const;
-    expect(crewDraft(news({ diff: { ...nothing, selections: [wrong] } })).body).toContain(
-      '- Kitchen: Wall tiles wrong — white. Do not fit it.',
+    expect(told(crewDraft(news({ diff: { ...nothing, selections: [wrong] } })))).toContain(
+      '- Kitchen: Wall tiles wrong (white). Do not fit it.',
     );
-    expect(crewDraft(news({ diff: { ...nothing, selections: [{ ...wrong, verdict: 'right' }] } })).body).toBe(
-      'Nothing changed on this walk.',
-    );
+    expect(told(crewDraft(news({ diff: { ...nothing, selections: [{ ...wrong, verdict: 'right' }] } })))).toBe(NOTHING);
   });
 
   it('tells what the household wants and what was changed on the spot', () => {
@@ -97,29 +101,31 @@ describe('what the crews read after a walk', () => {
       household: [{ ...seen, kind: 'household', text: 'exams: nothing loud before eleven' } as const],
       decisions: [{ ...seen, kind: 'decision', text: 'double doors', by: 'client' } as const],
     };
-    expect(crewDraft(news({ diff })).body).toBe(
+    expect(told(crewDraft(news({ diff })))).toBe(
       'Mind the household\n- Kitchen: exams: nothing loud before eleven\n\nChanged on the spot\n- Kitchen: ' +
-        'double doors',
+        `double doors\n\n${NOTHING}`,
     );
     expect(
-      clientDraft(
-        news({
-          diff: {
-            ...diff,
-            surprises: [{ ...seen, kind: 'surprise', text: 'a second flue' } as const],
-            decisions: [
-              {
-                ...seen,
-                kind: 'decision',
-                text: 'a shelf more',
-                by: 'client',
-                name: 'Mrs Averill',
-                free: true,
-              } as const,
-            ],
-          },
-        }),
-      ).body,
+      told(
+        clientDraft(
+          news({
+            diff: {
+              ...diff,
+              surprises: [{ ...seen, kind: 'surprise', text: 'a second flue' } as const],
+              decisions: [
+                {
+                  ...seen,
+                  kind: 'decision',
+                  text: 'a shelf more',
+                  by: 'client',
+                  name: 'Mrs Averill',
+                  free: true,
+                } as const,
+              ],
+            },
+          }),
+        ),
+      ),
     ).toMatch(
       pattern(
         '',
@@ -143,7 +149,7 @@ describe('what the crews read after a walk', () => {
       }),
       work({ day: '2027-03-11', work: { kind: 'step', area: 'Kitchen', phase: 'duct-rough' } }),
     ];
-    expect(crewDraft(news({ next })).body).toBe(
+    expect(told(crewDraft(news({ next })))).toBe(
       [
         'Wed 10 Mar\n- Gull Wiring · Kitchen · wires\n- Boards · Study · board, from noon (needs first: Study · ' +
           'wires, Study · check before cover)',
@@ -157,7 +163,7 @@ describe('what the crews read after a walk', () => {
       { ...seen, kind: 'remaining', text: 'backing', trade: 'carpentry', quantity: 3, unit: 'pieces' } as const,
       { ...seen, id: 'x', kind: 'remaining', text: 'boxes', trade: 'wiring', quantity: 2 } as const,
     ];
-    const { body } = crewDraft(news({ diff: { ...nothing, remaining } }));
+    const body = told(crewDraft(news({ diff: { ...nothing, remaining } })));
     expect(body).toContain('- Carpentry · Kitchen: 3 pieces backing');
     expect(body).toContain('- Wiring · Kitchen: 2 boxes');
   });

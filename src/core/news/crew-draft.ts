@@ -1,85 +1,93 @@
 import { groupBy } from '../group-by';
-import { phaseFacts } from '../sequence/phases';
 import { TRADES } from '../sequence/trades';
 import { formatDay } from '../units/day';
 import { sayCauses } from '../words/cause';
-import { capital } from '../words/letters';
 import { sayReason } from '../words/reason';
 import { sayWork } from '../words/work';
-import { paragraph, percent, type Draft, type News } from './news';
+import { part, type Draft, type DraftLine, type News } from './news';
+
+/** Days that are told one by one; what lies beyond is on the board. */
+const DAYS = 5;
+/** Moves that are told; what lies beyond moves again before anybody comes. */
+const MOVES = 8;
 
 /**
- * What the crews read after a walk: what moved, what is still to do, who is in which room when, and what must be ready.
+ * What the crew reads: what to mind, what moved, what is left to do, who is in which room when, and what must be ready.
  */
 export function crewDraft(news: News): Draft {
+  const { diff, today } = news;
   return {
-    title: `${news.job}, walk of ${formatDay(news.day)}: what comes next`,
-    body:
-      [
-        ...paragraph(
-          'Take care',
-          news.cautions.map(({ area, text }) => `${place(news, area)}: ${text}`),
-        ),
-        ...paragraph(
-          'Mind the household',
-          news.diff.household.map((entry) => `${place(news, entry.area)}: ${entry.text}`),
-        ),
-        ...paragraph(
-          'Changed on the spot',
-          news.diff.decisions.map((decision) => `${place(news, decision.area)}: ${decision.text}`),
-        ),
-        ...paragraph(
-          'Moved',
-          news.moved
-            .slice(0, 8)
-            .map(
-              (work) =>
-                `${sayWork(work.work)}: now ${formatDay(work.to, news.day)}, was ${formatDay(work.from, news.day)}. ` +
-                (work.causes?.length ? sayCauses(work.causes.slice(0, 1), news.day) : sayReason(work.reason, news.day)),
-            ),
-        ),
-        ...paragraph(
-          'Still to do',
-          news.diff.remaining.map(
-            (item) =>
-              `${TRADES[item.trade]} · ${place(news, item.area)}: ` +
-              `${item.quantity ? `${item.quantity} ${item.unit ?? ''} `.replace(/ {2}/, ' ') : ''}${item.text}`,
-          ),
-        ),
-        ...paragraph(
-          'Wrong or missing on site',
-          news.diff.selections
-            .filter((check) => check.verdict !== 'right')
-            .map((check) => {
-              const known = news.selections.get(check.selection);
-              return (
-                `${place(news, known?.area ?? check.area)}: ${known?.category ?? 'delivery'} ` +
-                `${check.verdict}${check.text ? ` — ${check.text}` : ''}. Do not fit it.`
-              );
-            }),
-        ),
-        ...byDay(news),
-        ...paragraph(
-          'How far',
-          news.diff.progress.map(
-            ({ area, phase, to }) =>
-              `${place(news, area)} · ${phaseFacts(phase).label}: ${to >= 1 ? 'done' : percent(to)}`,
-          ),
-        ),
-      ].join('\n\n') || 'Nothing changed on this walk.',
+    title: `${news.job}, ${formatDay(today)}: what comes next`,
+    parts: [
+      ...part(
+        'cautions',
+        'Take care',
+        news.cautions.map(({ area, text }) => ({ key: `care:${area}:${text}`, text: `${place(news, area)}: ${text}` })),
+      ),
+      ...part(
+        'household',
+        'Mind the household',
+        diff.household.map(({ id, area, text }) => ({ key: `household:${id}`, text: `${place(news, area)}: ${text}` })),
+      ),
+      ...part(
+        'decided',
+        'Changed on the spot',
+        diff.decisions.map(({ id, area, text }) => ({ key: `decided:${id}`, text: `${place(news, area)}: ${text}` })),
+      ),
+      ...part('moved', 'Moved', moved(news)),
+      ...part(
+        'left',
+        'Still to do',
+        diff.remaining.map((item) => ({
+          key: `left:${item.id}`,
+          text:
+            `${TRADES[item.trade]} · ${place(news, item.area)}: ` +
+            `${item.quantity ? `${item.quantity} ${item.unit ?? ''} `.replace(/ {2}/, ' ') : ''}${item.text}`,
+        })),
+      ),
+      ...part(
+        'wrong',
+        'Wrong or missing on site',
+        diff.selections
+          .filter((check) => check.verdict !== 'right')
+          .map((check) => {
+            const known = news.selections.get(check.selection);
+            return {
+              key: `wrong:${check.selection}`,
+              text:
+                `${place(news, known?.area ?? check.area)}: ${known?.category ?? 'delivery'} ${check.verdict}` +
+                `${check.text ? ` (${check.text})` : ''}. Do not fit it.`,
+            };
+          }),
+      ),
+      ...days(news),
+      ...(news.next.length === 0
+        ? part('nothing', '', [{ key: 'nothing', text: 'Nothing is planned here for the next two weeks.' }])
+        : []),
+    ],
   };
 }
 
-const place = (news: News, area: string): string => news.areas.get(area) ?? 'Site';
+const place = (news: News, area: string): string => news.areas.get(area) ?? 'The house';
 
-function byDay(news: News): string[] {
-  return [...groupBy(news.next, (work) => work.day)].slice(0, 5).flatMap(([day, works]) =>
-    paragraph(
-      capital(formatDay(day, news.day)),
-      works.map(({ crew, work, afternoon, after }) => {
-        const first = after.length > 0 ? ` (needs first: ${after.map(sayWork).join(', ')})` : '';
-        return `${crew} · ${sayWork(work)}${afternoon ? ', from noon' : ''}${first}`;
-      }),
+const moved = ({ moved: all, today }: News): DraftLine[] =>
+  all.slice(0, MOVES).map(({ task, work, from, to, causes, reason }) => ({
+    key: `moved:${task ?? sayWork(work)}`,
+    text:
+      `${sayWork(work)}: now ${formatDay(to, today)}, was ${formatDay(from, today)}. ` +
+      (causes?.length ? sayCauses(causes.slice(0, 1), today) : sayReason(reason, today)),
+  }));
+
+const days = ({ next, today }: News) =>
+  [...groupBy(next, ({ day }) => day)].slice(0, DAYS).flatMap(([day, works]) =>
+    part(
+      `day:${day}`,
+      formatDay(day, today),
+      works.map(({ task, crew, work, afternoon, after }) => ({
+        key: `on:${day}:${task}`,
+        text:
+          `${crew} · ${sayWork(work)}${afternoon ? ', from noon' : ''}` +
+          (after.length > 0 ? ` (needs first: ${after.map(sayWork).join(', ')})` : ''),
+      })),
     ),
   );
-}

@@ -3,7 +3,10 @@ import { PHASE_KEYS, phaseFacts } from '../sequence/phases';
 import type { WalkDiff } from '../walks/diff';
 import { clientDraft } from './client-draft';
 import { crewDraft } from './crew-draft';
-import type { News } from './news';
+import type { Draft, News } from './news';
+import { draftText, withOwnWords } from './own-words';
+
+const told = (draft: Draft): string => draftText(withOwnWords(draft, [], []));
 
 const nothing: WalkDiff = {
   surprises: [],
@@ -25,7 +28,9 @@ const nothing: WalkDiff = {
 };
 const news = (over: Partial<News> = {}): News => ({
   job: 'Signal House',
-  day: '2027-03-09',
+  today: '2027-03-09',
+  since: '2027-03-02',
+  off: [],
   livedIn: false,
   diff: nothing,
   areas: new Map([['k', 'Kitchen']]),
@@ -74,64 +79,70 @@ describe('the client’s update', () => {
       gain: 0.04,
       visibleGain: 0,
     };
-    expect(clientDraft(news({ diff: hidden })).body).toContain(
-      '100 % of what was done since the last walk is inside walls',
-    );
+    expect(told(clientDraft(news({ diff: hidden })))).toContain('100 % of what was done since then is inside walls');
     const seen = {
       ...nothing,
       progress: [{ area: 'k', phase: 'board' as const, from: 0, to: 1 }],
       gain: 0.04,
       visibleGain: 0.04,
     };
-    expect(clientDraft(news({ diff: seen })).body).not.toContain('If it looks quiet');
+    expect(told(clientDraft(news({ diff: seen })))).not.toContain('If it looks quiet');
   });
 
   it('says what is wrong, what was chosen, and that it is being put right', () => {
-    const body = clientDraft(news({ diff: { ...nothing, remaining: [item], selections: [check] } })).body;
+    const body = told(clientDraft(news({ diff: { ...nothing, remaining: [item], selections: [check] } })));
     expect(body).toContain(
       'Kitchen, wall tiles: not what you chose (white). We are putting it right. You chose: Sage.',
     );
-    expect(body).toContain('Kitchen: 3 pieces backing blocks — still to do before the next step there.');
+    expect(body).toContain('Kitchen: 3 pieces backing blocks, still to do before the next step there.');
   });
 
   it('tells what opening up has shown, and what it brings', () => {
-    const settled = { area: 'k', text: 'the floor is dry', fallback: 'lay a membrane', found: 'wet under the screed' };
-    expect(clientDraft(news({ settled: [{ ...settled, verdict: 'wrong' }] })).body).toContain(
+    const settled = {
+      id: 'a',
+      area: 'k',
+      text: 'the floor is dry',
+      fallback: 'lay a membrane',
+      found: 'wet under the screed',
+    };
+    expect(told(clientDraft(news({ settled: [{ ...settled, verdict: 'wrong' }] })))).toContain(
       'Kitchen: we assumed that the floor is dry. It is not so: wet under the screed. So we lay a membrane.',
     );
-    expect(clientDraft(news({ settled: [{ ...settled, verdict: 'held' }] })).body).toContain(
+    expect(told(clientDraft(news({ settled: [{ ...settled, verdict: 'held' }] })))).toContain(
       'we assumed that the floor is dry, and it is so.',
     );
-    expect(clientDraft(news()).body).not.toContain('What opening up has shown');
+    expect(told(clientDraft(news()))).not.toContain('What opening up has shown');
   });
 
   it('owns up to a later day, with the reason, against the promise', () => {
-    const body = clientDraft(
-      news({
-        finish: { before: '2027-05-12', after: '2027-05-14', promised: '2027-05-12' },
-        causes: [{ kind: 'slip', selection: 'c', thing: 'Cabinets', days: 9, why: 'the press broke down' }],
-        moved: [
-          {
-            area: 'k',
-            work: { kind: 'step', area: 'Kitchen', phase: 'cabinets' },
-            phase: 'cabinets',
-            from: '2027-04-01',
-            to: '2027-04-05',
-            reason: { kind: 'not-before', wait: { kind: 'told', text: 'the cabinets arrive Mon 5 Apr' } },
-          },
-        ],
-      }),
-    ).body;
+    const body = told(
+      clientDraft(
+        news({
+          finish: { before: '2027-05-12', after: '2027-05-14', promised: '2027-05-12' },
+          causes: [{ kind: 'slip', selection: 'c', thing: 'Cabinets', days: 9, why: 'the press broke down' }],
+          moved: [
+            {
+              area: 'k',
+              work: { kind: 'step', area: 'Kitchen', phase: 'cabinets' },
+              phase: 'cabinets',
+              from: '2027-04-01',
+              to: '2027-04-05',
+              reason: { kind: 'not-before', wait: { kind: 'told', text: 'the cabinets arrive Mon 5 Apr' } },
+            },
+          ],
+        }),
+      ),
+    );
     expect(body).toContain(
-      'we finish on Fri 14 May. That is 2 days later than we thought before this walk. Cabinets come 9 ' +
-        'days later than said before: the press broke down. We had promised Wed 12 May.',
+      'we finish on Fri 14 May, 2 days after the Wed 12 May we promised. That is 2 days later than we told you. ' +
+        'Cabinets come 9 days later than said before: the press broke down.',
     );
   });
 
   it('says so when little has moved, and asks for decisions by their day', () => {
-    const body = clientDraft(news({ decisions: [{ text: 'oak or cork', by: '2027-04-02' }] })).body;
-    expect(body).toMatch(/^About two fifths of the work is done; little has moved since the last walk\./);
-    expect(body).toContain('Oak or cork — by Fri 2 Apr');
+    const body = told(clientDraft(news({ decisions: [{ id: 'o', text: 'oak or cork', by: '2027-04-02' }] })));
+    expect(body).toMatch(/^About two fifths of the work is done; little has moved since Tue 2 Mar\./);
+    expect(body).toContain('Oak or cork, by Fri 2 Apr');
   });
 
   it('has plain words for every phase', () => {
@@ -142,9 +153,11 @@ describe('the client’s update', () => {
 
 describe('the crew’s update', () => {
   it('begins with cautions and names trade and quantity', () => {
-    const body = crewDraft(
-      news({ diff: { ...nothing, remaining: [item] }, settled: [], cautions: [{ area: 'k', text: 'open edge' }] }),
-    ).body;
+    const body = told(
+      crewDraft(
+        news({ diff: { ...nothing, remaining: [item] }, settled: [], cautions: [{ area: 'k', text: 'open edge' }] }),
+      ),
+    );
     expect(body.indexOf('open edge')).toBeGreaterThan(-1);
     expect(body.indexOf('open edge')).toBeLessThan(body.indexOf('backing blocks'));
     expect(body.toLowerCase()).toContain('carpentry');

@@ -1,38 +1,47 @@
-import type { Day } from '../units/day';
 import type { TaskId } from '../ids';
 import type { Cause } from '../schedule/cause';
 import type { Reason } from '../schedule/reasons';
 import type { WorkName } from '../schedule/work-name';
 import type { Phase } from '../sequence/phases';
 import type { Trade } from '../sequence/trades';
+import type { Day } from '../units/day';
 import type { WalkDiff } from '../walks/diff';
 
-/** What a walk's news are composed from: facts only, no sentence yet. */
-export interface News {
-  job: string;
-  /** The day of the walk. */
-  day: Day;
-  livedIn: boolean;
+/** What was seen, by names people know: facts only, no sentence yet. */
+export interface Seen {
   diff: WalkDiff;
   /** Names by area id, and what was chosen by selection id. */
   areas: ReadonlyMap<string, string>;
   selections: ReadonlyMap<string, { area: string; category: string; choice: string }>;
+  /** What was believed and was settled meanwhile. */
+  settled: { id: string; area: string; text: string; verdict: 'held' | 'wrong'; found: string; fallback: string }[];
   /** Part of all work that is done, 0…1. */
   done: number;
   moved: MovedWork[];
   finish: { before?: Day; after?: Day; promised?: Day };
   /** Why the last day moved. */
   causes: Cause[];
+}
+
+/** What somebody is written: everything from when they were written to last until today. */
+export interface News extends Seen {
+  job: string;
+  today: Day;
+  /** The day on which they were written to last; none where this is the first time. */
+  since?: Day;
+  livedIn: boolean;
+  /** Who comes in the next two weeks. */
   next: NextWork[];
-  /** What the client is asked to decide, with the day it is expected. */
-  decisions: { text: string; by: Day }[];
+  /** What the client is asked to decide, with the day by which it is needed. */
+  decisions: { id: string; text: string; by: Day | null }[];
   cautions: { area: string; text: string }[];
-  /** What was believed and was settled on this walk. */
-  settled: { area: string; text: string; verdict: 'held' | 'wrong'; found: string; fallback: string }[];
+  /** Hours of the next two weeks in which something is off. */
+  off: { when: string; text: string }[];
 }
 
 export interface MovedWork {
   area: string | null;
+  task?: TaskId;
   work: WorkName;
   phase: Phase | null;
   from: Day;
@@ -51,22 +60,40 @@ export interface NextWork {
   phase: Phase | null;
   trade: Trade;
   crew: string;
+  /** Half-days it takes. */
+  halfDays: number;
   /** What has to be finished there before. */
   after: WorkName[];
 }
 
-/**
- * An update for one audience, ready to be read and edited: plain text, `- ` starts a point, an empty line parts
- * paragraphs.
- */
-export interface Draft {
-  title: string;
-  body: string;
+/** One sentence or point of a draft, by what it is about: `done:AREA`, `end`. */
+export interface DraftLine {
+  key: string;
+  text: string;
 }
 
-/** A paragraph of its heading and its points; nothing where there is no point to make. */
-export function paragraph(heading: string, points: readonly string[]): string[] {
-  return points.length === 0 ? [] : [[heading, ...points.map((point) => `- ${point}`)].join('\n')];
+/** Lines under a heading, each a point; without a heading they are one paragraph. */
+export interface DraftPart {
+  key: string;
+  heading: string;
+  lines: DraftLine[];
 }
+
+/** A day that has a name, for whoever writes of it by hand: `the end of the work`, `Kitchen · cabinets`. */
+export interface NamedDay {
+  key: string;
+  what: string;
+  day: Day;
+}
+
+/** What somebody would be told now. */
+export interface Draft {
+  title: string;
+  parts: DraftPart[];
+}
+
+/** A part of its heading and its points; nothing where there is no point to make. */
+export const part = (key: string, heading: string, lines: readonly DraftLine[]): DraftPart[] =>
+  lines.length === 0 ? [] : [{ key, heading, lines: [...lines] }];
 
 export const percent = (fraction: number): string => `${Math.round(fraction * 100)} %`;

@@ -50,6 +50,32 @@ export function diffOf(all: readonly Observation[], walk: string, weights: Weigh
       ? [{ area: reading.area, phase: reading.phase, from, to: now.fraction }]
       : [];
   });
+  return diffFrom(seen, during, progress, weights);
+}
+
+/**
+ * What changed since somebody was written to.
+ * @param all what was recorded since, and all that was ever said of the items that it speaks of
+ * @param isNew whether a record came since
+ * @param steps how far each step was when they were written to, and is now
+ */
+export function diffSince(
+  all: readonly Observation[],
+  isNew: (observation: Observation) => boolean,
+  steps: readonly ProgressChange[],
+  weights: Weights,
+): WalkDiff {
+  const seen = notWithdrawn(all);
+  const moved = steps.filter(({ from, to }) => from !== to);
+  return diffFrom(seen, seen.filter(isNew), moved, weights);
+}
+
+function diffFrom(
+  seen: readonly Observation[],
+  during: readonly Observation[],
+  progress: ProgressChange[],
+  weights: Weights,
+): WalkDiff {
   const doneHere = new Set(
     ofKind(during, 'recheck')
       .filter((check) => check.verdict === 'done')
@@ -57,7 +83,7 @@ export function diffOf(all: readonly Observation[], walk: string, weights: Weigh
   );
   const stillOpen = new Set(openItems(seen).map((open) => open.item.id));
   const total = [...weights.values()].reduce((sum, weight) => sum + weight, 0);
-  const share = (changes: ProgressChange[]): number =>
+  const share = (changes: readonly ProgressChange[]): number =>
     total === 0
       ? 0
       : changes.reduce(

@@ -238,6 +238,15 @@ export interface Rows {
     came_on: string | null;
     version: number;
   };
+  draft_line: {
+    job: JobId;
+    audience: 'client' | 'crew';
+    line: string;
+    words: string;
+    was: string;
+    days: string;
+    written_at: string;
+  };
   dropped_draft: {
     narration: string;
     draft: string;
@@ -526,9 +535,10 @@ export interface Rows {
     share_link: string;
     recipient: string;
     address: string;
-    state: 'queued' | 'delivered' | 'failed';
+    state: 'queued' | 'sent' | 'delivered' | 'failed';
     tries: number;
     queued_at: string;
+    next_try_at: string | null;
     settled_at: string | null;
     failure: string | null;
     acknowledged_at: string | null;
@@ -1254,6 +1264,13 @@ export interface Rows {
     last_day: string;
     why: string;
   };
+  told: {
+    job: JobId;
+    audience: 'client' | 'crew';
+    at: string;
+    record: string | null;
+    steps: string;
+  };
   travel: {
     one: string;
     other: string;
@@ -1398,6 +1415,7 @@ export interface Defaults {
     | 'carry'
     | 'came_on'
     | 'version';
+  draft_line: never;
   dropped_draft: never;
   end_day: never;
   extra_work:
@@ -1475,7 +1493,7 @@ export interface Defaults {
   level: 'note';
   level_mark: 'removed' | 'version';
   logistic: 'booked_on' | 'version' | 'place' | 'from_hour' | 'to_hour' | 'how_much' | 'contact' | 'phone' | 'proposal';
-  message: 'tries' | 'settled_at' | 'failure' | 'acknowledged_at' | 'acknowledged_by';
+  message: 'tries' | 'next_try_at' | 'settled_at' | 'failure' | 'acknowledged_at' | 'acknowledged_by';
   method_choice: 'job' | 'area' | 'variant';
   migration: 'number';
   narration: 'recording';
@@ -1631,6 +1649,7 @@ export interface Defaults {
   sub_trade: never;
   supplier: 'email' | 'note' | 'desk' | 'version' | 'phone';
   supplier_closure: 'why';
+  told: 'record';
   travel: never;
   visit_came: never;
   visit_day: 'said' | 'told_day' | 'told_half' | 'said_at' | 'said_by' | 'note' | 'free';

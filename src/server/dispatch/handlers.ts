@@ -28,6 +28,7 @@ import { takeHandlers } from '../plan/take';
 import { planHandlers } from '../schedule/plan-commands';
 import { takeAwayHandlers } from '../scope/take-away';
 import { resourceHandlers } from '../schedule/resources';
+import { addressHandlers } from '../sites/addresses';
 import { goalHandlers } from '../sites/goals';
 import { ruleHandlers } from '../sequence/rule-commands';
 import { methodHandlers } from '../sequence/method-commands';
@@ -93,6 +94,7 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   resourceHandlers,
   takeAwayHandlers,
   goalHandlers,
+  addressHandlers,
   ruleHandlers,
   methodHandlers,
   stepHandlers,

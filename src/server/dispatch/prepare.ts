@@ -3,10 +3,21 @@ import type { Installation } from '../installation';
 import { readFirm, readJob } from '../reading/reading';
 import { effectOfChange } from '../plan/change-effect';
 import { pinVerdict } from '../plan/pin-verdict';
+import { newestChange } from '../reading/log';
+import { newestRecord } from '../reading/records';
 import { changeNow } from '../reading/scope';
+import { composeDraft, namedDays, stepsBegun } from '../views/draft';
 import { composeStatement } from '../views/compose-statement';
 import type { Prepared } from '../door/prepared';
 import { permissionOf, type Actor } from '../door/actor';
+
+/** What would be sent, and all that its reader knows then. */
+function toSend(installation: Installation, { job: id, audience }: Payload<'update.send'>): Prepared['update.send'] {
+  const asOf = newestChange(installation.db);
+  const job = readJob(installation, id);
+  const { text, unsettled } = composeDraft(job, audience);
+  return { text, unsettled, record: newestRecord(installation.db), steps: stepsBegun(job), asOf };
+}
 
 const PREPARE: { [Type in keyof Prepared]: (installation: Installation, payload: Payload<Type>) => Prepared[Type] } = {
   'pin.set': (installation, { task, day, half }) => pinVerdict(readFirm(installation), task, day, half === 1 ? 1 : 0),
@@ -15,6 +26,8 @@ const PREPARE: { [Type in keyof Prepared]: (installation: Installation, payload:
     return pins.map(({ task, day, half }) => pinVerdict(firm, task, day, half === 1 ? 1 : 0));
   },
   'change.send': (installation, { id }) => effectOfChange(installation, changeNow(installation.db, id)),
+  'draft.write': (installation, { job }) => namedDays(readJob(installation, job)),
+  'update.send': toSend,
   'statement.make': (installation, { job }) => composeStatement(readJob(installation, job)),
 };
 

@@ -1,3 +1,4 @@
+import type { NamedDay } from '@/core/news/news';
 import type { WorkName } from '@/core/schedule/work-name';
 import type { Statement } from '@/core/scope/statement';
 import type { Day } from '@/core/units/day';
@@ -11,11 +12,23 @@ export interface ChangeEffect {
   after: Day | null;
 }
 
+/** What a reader would be told now, what they know once they were, and the entry of the log up to which it was looked at. */
+export interface ToSend {
+  text: string;
+  unsettled: number;
+  record: string | null;
+  steps: Record<string, number>;
+  asOf: number;
+}
+
 /**
  * What handlers want to know before they begin, and what takes too long, or sees too much, to be asked inside their
  * transaction.
  */
 export interface Prepared {
+  /** Days that have a name for whoever writes by hand. */
+  'draft.write': NamedDay[];
+  'update.send': ToSend;
   'pin.set': PinVerdict;
   'trip.pin': PinVerdict[];
   'change.send': ChangeEffect;

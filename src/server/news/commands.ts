@@ -1,55 +1,71 @@
-import { insert, queryOne, execute } from '../database/query';
-import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
+import { daysNamed, isOwnLine, textChanges } from '@/core/news/own-words';
+import { counted } from '@/core/words/count';
+import { queryOne, execute } from '../database/query';
+import { handlers, prepared, requireRow, type CommandContext } from '../door/handler';
+import type { Prepared } from '../door/prepared';
+import { newestChange } from '../reading/log';
 import { Refusal, unprocessable } from '../refusal';
 import { clientGoesBy } from './end-day';
 import { addLink, revokeLink } from './links';
-import { changeDraft, sendDraft } from './updates';
-import type { Rows } from '../database/rows';
+import { addMessage, sendAgain } from './messages';
+import { addSent, readerTold, unwriteLine, writeLine } from './updates';
+import { today } from '../zone';
 
-type UpdateRow = Pick<Rows['job_update'], 'id' | 'job' | 'audience' | 'state' | 'version'>;
-
-function needDraft(context: CommandContext, id: string, version: number): UpdateRow {
-  const row = requireVersion(context, 'job_update', id, version);
-  if (row.state !== 'draft')
+/** What is sent has to be what was read: where it would be another now, what differs is told and nothing goes out. */
+function needAsRead(context: CommandContext, body: string): Prepared['update.send'] {
+  const now = prepared(context, 'update.send');
+  if (now.asOf !== newestChange(context.db) || now.text !== body) {
+    const { gone, come } = textChanges(body, now.text);
+    const [was, is] = [gone[0], come[0]];
     throw unprocessable(
-      'not-a-draft',
-      row.state === 'sent'
-        ? 'This was sent already; what people have read stays as it was.'
-        : 'This draft was dropped.',
-      'id',
+      'changed-since',
+      was === undefined && is === undefined
+        ? 'Something was recorded just now. Read it once more, then send it.'
+        : `This has changed since you read it${was ? `: “${was}” is no longer so` : ''}` +
+            `${is ? `${was ? '; now' : ': new is'} “${is}”` : ''}. Read it once more, then send it.`,
+      'body',
     );
-  return row;
+  }
+  if (now.unsettled > 0)
+    throw unprocessable(
+      'not-settled',
+      `${counted(now.unsettled, 'line')} you wrote ${now.unsettled === 1 ? 'is' : 'are'} no longer sure. Settle ` +
+        `${now.unsettled === 1 ? 'it' : 'them'} first: keep, write anew or leave out.`,
+      'body',
+    );
+  return now;
 }
 
 export const updateHandlers = handlers({
-  'update.edit': (context, { id, version, title, body }) => {
-    const { job } = needDraft(context, id, version);
-    changeDraft(context.db, id, { title, body });
+  'draft.write': (context, { job, audience, line, words, was }) => {
+    requireRow(context, 'job', job, 'job');
+    if (words.trim() === '' && was === '') throw unprocessable('no-words', 'Write a line, or leave it.', 'words');
+    if (!isOwnLine(line) && was === '') throw unprocessable('no-line', 'That line is not there any more.', 'line');
+    const days = daysNamed(words, prepared(context, 'draft.write'), today(context.installation));
+    writeLine(context.db, {
+      ...{ job, audience, line, words: words.trim(), was },
+      days: JSON.stringify(days),
+      written_at: context.now,
+    });
     context.logFor(job);
   },
-  'update.drop': (context, { id, version }) => {
-    const { job } = needDraft(context, id, version);
-    changeDraft(context.db, id, { state: 'dropped' });
+  'draft.unwrite': (context, { job, audience, line }) => {
+    requireRow(context, 'job', job, 'job');
+    if (!unwriteLine(context.db, { job, audience, line }))
+      throw unprocessable('not-written', 'Nothing of yours stands there.', 'line');
     context.logFor(job);
   },
-  'update.send': (context, { id, version, title, body, expiresOn, recipients }) => {
-    const draft = needDraft(context, id, version);
-    sendDraft(context.db, id, { title, body, sent_at: context.now });
-    if (draft.audience === 'client') clientGoesBy(context, draft.job);
+  'update.send': (context, { id, job, audience, title, body, expiresOn, recipients }) => {
+    requireRow(context, 'job', job, 'job');
+    const { record, steps } = needAsRead(context, body);
+    addSent(context.db, { id, job, audience, title, body }, context.now);
+    readerTold(context.db, { job, audience, at: context.now, record, steps: JSON.stringify(steps) });
+    if (audience === 'client') clientGoesBy(context, job);
     for (const { messageId, linkId, name, address } of recipients) {
-      addLink(context, { id: linkId, audience: draft.audience, job: draft.job, recipient: name, expiresOn });
-      insert(context.db, 'message', {
-        id: messageId,
-        job_update: id,
-        share_link: linkId,
-        recipient: name,
-        address,
-        state: 'queued',
-        queued_at: context.now,
-      });
+      addLink(context, { id: linkId, audience, job, recipient: name, expiresOn });
+      addMessage(context, { id: messageId, job_update: id, share_link: linkId, recipient: name, address });
     }
-    context.logFor(draft.job);
-    context.installation.news.emit('queued');
+    context.logFor(job);
   },
   'share.make': (context, link) => {
     if (link.audience === 'sub') requireRow(context, 'sub', link.sub ?? '', 'sub');
@@ -74,17 +90,8 @@ export const updateHandlers = handlers({
   },
   'message.retry': (context, { id }) => {
     const message = requireRow(context, 'message', id);
-    if (message.state !== 'failed')
-      throw unprocessable('not-failed', 'Only a message that failed is sent again.', 'id');
-    execute(
-      context.db,
-      `UPDATE message
-        SET state = 'queued', queued_at = @now, settled_at = NULL, failure = NULL
-        WHERE id = @id`,
-      { id, now: context.now },
-    );
+    sendAgain(context, message);
     context.logFor(requireRow(context, 'job_update', message.job_update).job);
-    context.installation.news.emit('queued');
   },
   'message.acknowledge': (context, { name }) => {
     if (context.who.kind !== 'link')

@@ -1,7 +1,7 @@
-import { insert } from '../database/query';
 import type { CommandContext } from '../door/handler';
 import { Refusal } from '../refusal';
 import { addLink } from './links';
+import { addMessage } from './messages';
 import { addSent } from './updates';
 
 export interface Sending {
@@ -36,16 +36,10 @@ function notify(
   addLink(context, { id: to.linkId, ...whose, recipient: to.name, expiresOn: to.expiresOn });
   const audience = whose.audience === 'client' ? 'client' : 'crew';
   addSent(context.db, { id: to.updateId, job, audience, ...words }, context.now);
-  insert(context.db, 'message', {
-    id: to.messageId,
-    job_update: to.updateId,
-    share_link: to.linkId,
-    recipient: to.name,
-    address: to.address,
-    state: 'queued',
-    queued_at: context.now,
+  addMessage(context, {
+    ...{ id: to.messageId, job_update: to.updateId, share_link: to.linkId },
+    ...{ recipient: to.name, address: to.address },
   });
-  context.installation.news.emit('queued');
 }
 
 /** The job whose client holds the link that this came by; a client answers for their own job only. */

@@ -1,26 +1,32 @@
-import { insert, queryOne, update, type NewRow } from '../database/query';
+import { execute, insert, type NewRow } from '../database/query';
 import type { Connection } from '../database/open';
 
-/** Keeps the drafts of a walk; a walk that has them already keeps what it has. */
-export function keepDrafts(db: Connection, walk: string, drafts: readonly NewRow<'job_update'>[]): void {
-  if (queryOne(db, 'SELECT 1 FROM job_update WHERE walk = @walk', { walk })) return;
-  for (const draft of drafts) insert(db, 'job_update', draft);
-}
-
-/** What was written by hand in a draft, or that it goes nowhere. */
-export const changeDraft = (
-  db: Connection,
-  id: string,
-  changed: { title: string; body: string } | { state: 'dropped' },
-): void => update(db, 'job_update', id, changed);
-
-/** A draft that goes out with these words. */
-export const sendDraft = (db: Connection, id: string, words: { title: string; body: string; sent_at: string }): void =>
-  update(db, 'job_update', id, { ...words, state: 'sent' });
-
-/** What went out at once, about no walk. */
+/** What went out with these words. */
 export const addSent = (
   db: Connection,
   update: Pick<NewRow<'job_update'>, 'id' | 'job' | 'audience' | 'title' | 'body'>,
   now: string,
 ): void => insert(db, 'job_update', { ...update, walk: null, made_at: now, state: 'sent', sent_at: now });
+
+/** From now on a reader knows of everything up to here, and nothing written by hand is left over. */
+export function readerTold(db: Connection, told: NewRow<'told'>): void {
+  const { job, audience } = told;
+  execute(db, 'DELETE FROM told WHERE job = @job AND audience = @audience', { job, audience });
+  insert(db, 'told', told);
+  execute(db, 'DELETE FROM draft_line WHERE job = @job AND audience = @audience', { job, audience });
+}
+
+/** Somebody’s words in place of a line, or a line of their own. */
+export function writeLine(db: Connection, line: NewRow<'draft_line'>): void {
+  unwriteLine(db, line);
+  insert(db, 'draft_line', line);
+}
+
+/** @returns whether there were any */
+export const unwriteLine = (
+  db: Connection,
+  { job, audience, line }: Pick<NewRow<'draft_line'>, 'job' | 'audience' | 'line'>,
+): boolean =>
+  execute(db, 'DELETE FROM draft_line WHERE job = @job AND audience = @audience AND line = @line', {
+    ...{ job, audience, line },
+  }) > 0;

@@ -9,18 +9,37 @@ import type { Day } from '@/core/units/day';
  * `tests/support/ports.ts`, a stand-in as much as a real service; nothing but the installation chooses between them.
  */
 export interface Outside {
-  messages: MessageGateway;
+  /** `by hand` where nothing carries messages: people pass them on themselves. */
+  messages: MessageGateway | 'by hand';
   suppliers: SupplierDesk;
   weather: WeatherService;
   offices: InspectionOffices;
 }
 
+/** A message to one person. */
+export interface OutMessage {
+  id: string;
+  /** How often it was tried before. */
+  tries: number;
+  recipient: string;
+  address: string;
+  /** One line. */
+  subject: string;
+  text: string;
+}
+
+/**
+ * What became of a message: taken by a mail server, come to whoever it is for, or not, with the reason in words and whether
+ * another try makes sense.
+ */
+export type Delivery = { state: 'sent' | 'delivered' } | { failure: string; again: boolean };
+
 /** Carries messages to people. */
 export interface MessageGateway {
-  /** Asked once a try. @returns the reason where it could not be delivered */
-  deliver: (message: { id: string; tries: number; address: string; subject: string; text: string }) => {
-    failure?: string;
-  };
+  /** How it carries them, for whoever sends: what is only played is said. */
+  readonly by: 'mail' | 'play';
+  /** Asked once a try. */
+  deliver: (message: OutMessage) => Delivery | Promise<Delivery>;
 }
 
 /** An order as its supplier knows it. */

@@ -6,7 +6,7 @@ import type { Cause } from '@/core/schedule/cause';
 import type { Trace } from '@/core/schedule/trace';
 import { addDays, type Day } from '@/core/units/day';
 import { dayOfSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
-import type { MovedWork, News, NextWork } from '@/core/news/news';
+import type { MovedWork, NextWork, Seen } from '@/core/news/news';
 import { taskRef } from '@/core/sequence/site';
 import { phaseFacts } from '@/core/sequence/phases';
 import { sayWork } from '@/core/words/work';
@@ -15,7 +15,7 @@ type Part = Pick<Plan, 'origin' | 'tasks' | 'links' | 'crewCapacity'>;
 
 export interface Effect {
   moved: MovedWork[];
-  finish: News['finish'];
+  finish: Seen['finish'];
   /** Why the last day moved; none where it did not, or where an older form did not say. */
   causes?: Cause[];
 }
@@ -85,6 +85,7 @@ export function nextWork(
       work: task.work,
       phase: task.phase,
       trade: task.trade,
+      halfDays: task.duration,
       crew: task.crew ? (names.get(task.crew) ?? task.crew) : nobodys(task),
       after: (before.get(task.id) ?? []).flatMap((link) => {
         const former = byId.get(link.before);

@@ -4,12 +4,10 @@ import type { Cause } from '@/core/schedule/cause';
 import type { Trace } from '@/core/schedule/trace';
 import { makePlan, type Plan, type PlanTerms } from '@/core/schedule/plan';
 import { sayLeftOut } from '@/core/words/left-out';
-import { execute, insert, queryAll, queryOne, type NewRow } from '../database/query';
+import { execute, insert, queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import { writeLog } from '../door/log';
 import { clearMarks, markPlan, marksOf, newestMark, type Mark } from '../door/marks';
-import { keepDrafts } from '../news/updates';
-import { draftsOf } from './drafts';
 import { LEFT_OUT } from '../reading/firm';
 import { jobNames } from '../reading/job';
 import { isOfOldForm, planAsOf, readPlan, type StoredPlan } from '../reading/plan';
@@ -41,7 +39,6 @@ interface WalkEffect {
   /** The plan at its beginning. */
   before: number | null;
   effect: string;
-  drafts: NewRow<'job_update'>[];
 }
 
 /** Where the newest plan is of an older form, it is made anew: its jobs are marked. */
@@ -57,7 +54,7 @@ export function markOldForm(db: Connection): void {
 }
 
 /**
- * One round of the planner: computes what is marked, drafts the updates of the walks that waited for it, and writes
+ * One round of the planner: computes what is marked, sees what it did to the walks that waited for it, and writes
  * both into the log. Read in one read transaction and computed outside of any, so that nobody waits for it; written
  * once it is seen that nothing was marked meanwhile. A crash anywhere leaves the marks to be done.
  * @returns the log number, undefined where nothing was marked
@@ -139,7 +136,6 @@ function walkEffect(
     walk,
     before: before && 'version' in before ? (before as StoredPlan).version : null,
     effect: JSON.stringify(effect),
-    drafts: draftsOf(firm.job(job), walk, effect, after, now),
   };
 }
 
@@ -150,14 +146,13 @@ function writeRound(db: Connection, { last, causes, jobs, before, made }: Round,
   let version: number | null = null;
   if (made.ok) {
     version = storePlan(db, made.rows);
-    for (const { walk, before: begun, effect, drafts } of made.walks) {
+    for (const { walk, before: begun, effect } of made.walks) {
       execute(
         db,
         `INSERT OR REPLACE INTO walk_plan (walk, before_version, after_version, effect)
           VALUES (@walk, @before, @version, @effect)`,
         { walk, before: begun ?? before, version, effect },
       );
-      keepDrafts(db, walk, drafts);
     }
     dropOldPlans(db, version);
   }

@@ -19,7 +19,6 @@ import { today } from '../zone';
 import { queryOne } from '../database/query';
 import { countOpened } from '../news/links';
 import type { Installation } from '../installation';
-import { linkState } from '../views/news';
 import { sayDay } from '@/core/words/day';
 import { sayPlaceAndHours } from '@/core/words/logistic';
 import { stepMeaning } from '@/core/words/meanings';
@@ -42,7 +41,7 @@ import { newestPictures } from '../reading/pictures';
 import { carriedOf } from '../reading/standing';
 import { currencyOfFirm, priceTerms } from '../reading/money';
 import { statementRows, type StatementRow } from '../reading/statements';
-import { messageOfLink, sentUpdates } from '../reading/updates';
+import { linkState, messageOfLink, sentUpdates } from '../reading/updates';
 import { signOffRows } from '../reading/walks';
 import { workDoneOf } from '../reading/weights';
 import { assemblyCautions } from '../reading/assemblies';
@@ -194,7 +193,12 @@ function clientShared(job: JobReading, link: OpenLink): ClientShared {
             means: work.phase ? stepMeaning(work.phase).means : null,
           }))
       : [],
-    household: { gaps: livingGaps(job), off: livingOff(job).slice(0, 12) },
+    household: {
+      gaps: livingGaps(job),
+      off: livingOff(job)
+        .slice(0, 12)
+        .map(({ when, text }) => ({ when, text })),
+    },
     decisions: holdsOf(job)
       .filter((hold) => hold.kind === 'client' && hold.request === null)
       .map((hold) => ({ text: capital(hold.text), by: hold.expectedOn })),

@@ -1,5 +1,5 @@
 import type { PastPlace } from '@/contract/past';
-import { notWithdrawn, type Observation, type ObservationKind, type Of } from '@/core/walks/observation';
+import { inOrderSeen, notWithdrawn, type Observation, type ObservationKind, type Of } from '@/core/walks/observation';
 import { addDays } from '@/core/units/day';
 import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
@@ -64,6 +64,40 @@ export const recordsAround = (db: Connection, walk: string): Observation[] =>
       ORDER BY at, id`,
     { walk },
   ).map(shaped);
+
+/**
+ * What was kept of a job after one of its records, however long ago it was seen, with all that was ever said of the items
+ * it speaks of. A phone without a signal hands over what it saw long after others did.
+ * @param last the newest record that was known then; null where none was
+ */
+export function recordsKeptAfter(
+  { id: job, firm: { db } }: JobReading,
+  last: string | null,
+): { all: Observation[]; fresh: ReadonlySet<string> } {
+  const kept = queryAll<RecordRow>(
+    db,
+    // Found by the order of keeping: the plus keeps the job's whole past from being looked through.
+    `SELECT *
+      FROM standing_observation
+      WHERE id IN (SELECT id
+        FROM observation
+        WHERE rowid > coalesce((SELECT rowid FROM observation WHERE id = @last), 0) AND +job = @job)
+      ORDER BY at, id`,
+    { job, last },
+  );
+  const items = new Set(
+    kept.flatMap(({ matter, kind }) =>
+      matter !== null && ['remaining', 'caution', 'recheck'].includes(kind) ? [matter] : [],
+    ),
+  );
+  const fresh = new Set(kept.map(({ id }) => id));
+  const before = recordsOfMatters(db, [...items]).filter(({ id }) => !fresh.has(id));
+  return { all: [...before, ...kept.map(shaped)].sort(inOrderSeen), fresh };
+}
+
+/** The newest record that was kept, of whatever job; null where there is none. */
+export const newestRecord = (db: Connection): string | null =>
+  queryAll<{ id: string }>(db, 'SELECT id FROM observation ORDER BY rowid DESC LIMIT 1')[0]?.id ?? null;
 
 /** What was noted of the household of a job since an instant. */
 export const householdSince = (job: JobReading, since: string): Of<'household'>[] =>

@@ -39,14 +39,21 @@ export const changeRows = rowsOf<Rows['change_order']>(
   `SELECT * FROM change_order WHERE job ${OF_JOBS} ORDER BY number DESC`,
 );
 
-/** Assumptions that a walk found to hold or not, in the order settled. */
-export const settledOn = (job: JobReading, walk: string) =>
-  assumptionRows(job)
-    .filter((row) => row.settled_walk === walk)
+/** Assumptions that were found to hold or not, in the order settled. */
+const settled = (rows: readonly Rows['assumption'][]) =>
+  [...rows]
     .sort((a, b) => ((a.settled_at ?? '') < (b.settled_at ?? '') ? -1 : 1))
-    .flatMap(({ area, text, state, found, fallback }) =>
-      state === 'open' ? [] : [{ area, text, verdict: state, found, fallback }],
+    .flatMap(({ id, area, text, state, found, fallback }) =>
+      state === 'open' ? [] : [{ id, area, text, verdict: state, found, fallback }],
     );
+
+/** Those that a walk settled. */
+export const settledOn = (job: JobReading, walk: string) =>
+  settled(assumptionRows(job).filter((row) => row.settled_walk === walk));
+
+/** Those that were settled after an instant. */
+export const settledAfter = (job: JobReading, at: string) =>
+  settled(assumptionRows(job).filter((row) => row.settled_at !== null && row.settled_at > at));
 
 export type ChangeLineRow = Rows['change_line'] & { job: string };
 

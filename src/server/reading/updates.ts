@@ -1,4 +1,7 @@
+import type { Reader } from '@/contract/commands/news';
+import { READERS } from '@/contract/commands/news';
 import type { PastPlace } from '@/contract/past';
+import type { Day } from '@/core/units/day';
 import { queryAll, queryOne } from '../database/query';
 import type { Rows } from '../database/rows';
 import { OF_JOBS, ofJob, rowsOf, type FirmReading, type JobReading } from './reading';
@@ -8,20 +11,47 @@ import { NEWEST } from './past';
 
 export type UpdateRow = Rows['job_update'];
 
-const draftRows = rowsOf<{ job: string; count: number }>(
-  `SELECT job, count(*) AS count FROM job_update WHERE state = 'draft' AND job ${OF_JOBS} GROUP BY job`,
+/** When the readers of a job's news were last written to, and what they were told then. */
+export const toldRows = rowsOf<Rows['told']>(`SELECT * FROM told WHERE job ${OF_JOBS}`);
+
+/** When the reader of a job's news was last written to; undefined where they never were. */
+export const toldOf = (job: JobReading, audience: Reader): Rows['told'] | undefined =>
+  toldRows(job).find((row) => row.audience === audience);
+
+/** What somebody wrote by hand in the drafts of a job, in the order written. */
+export const draftLineRows = rowsOf<Rows['draft_line']>(
+  `SELECT * FROM draft_line WHERE job ${OF_JOBS} ORDER BY job, audience, written_at, line`,
 );
 
-/** Updates of a job that wait to be sent. */
-export const draftCount = ofJob((job): number => draftRows(job)[0]?.count ?? 0);
+const lastWalkRows = rowsOf<{ job: string; finished: string }>(
+  `SELECT job, max(finished_at) AS finished FROM walk WHERE finished_at IS NOT NULL AND job ${OF_JOBS} GROUP BY job`,
+);
 
-/** Updates of a job that nobody has sent or dropped, the newest first. */
-export const draftUpdates = (job: JobReading): UpdateRow[] =>
-  queryAll<UpdateRow>(
-    job.firm.db,
-    `SELECT * FROM job_update WHERE job = @job AND state = 'draft' ORDER BY made_at DESC, audience`,
-    { job: job.id },
+/** Who a job's news waits for: a walk was finished since they were written to, or somebody wrote in their draft. */
+export const waitingReaders = ofJob((job): Reader[] => {
+  const finished = lastWalkRows(job)[0]?.finished ?? '';
+  return READERS.filter(
+    (audience) =>
+      finished > (toldOf(job, audience)?.at ?? '') || draftLineRows(job).some((row) => row.audience === audience),
   );
+});
+
+/** Whether a link opens. */
+export const linkState = (
+  link: { revoked_at: string | null; expires_on: Day },
+  now: Day,
+): 'open' | 'expired' | 'revoked' => (link.revoked_at ? 'revoked' : link.expires_on < now ? 'expired' : 'open');
+
+const failedRows = rowsOf<Rows['message'] & { job: string; audience: Reader; title: string }>(
+  `SELECT message.*, job_update.job, job_update.audience, job_update.title
+    FROM message
+    JOIN job_update ON job_update.id = message.job_update
+    WHERE message.state = 'failed' AND job_update.job ${OF_JOBS}
+    ORDER BY settled_at DESC`,
+);
+
+/** Messages of a job that did not arrive and that nobody has put right. */
+export const failedMessages = failedRows;
 
 /** The newest updates that were sent of a job, before an instant where one is given. */
 export const newestSent = (job: JobReading, most: number, before: PastPlace = NEWEST): UpdateRow[] =>

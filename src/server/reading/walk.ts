@@ -23,17 +23,6 @@ export function walkRow(db: Connection, id: string): WalkRow {
 export const planOfWalk = (db: Connection, walk: string): Rows['walk_plan'] | undefined =>
   queryOne<Rows['walk_plan']>(db, 'SELECT * FROM walk_plan WHERE walk = @walk', { walk });
 
-/** The updates that a walk drafted, without those that were dropped. */
-export const draftsOfWalk = (
-  db: Connection,
-  walk: string,
-): Pick<Rows['job_update'], 'id' | 'audience' | 'title' | 'state'>[] =>
-  queryAll(
-    db,
-    `SELECT id, audience, title, state FROM job_update WHERE walk = @walk AND state <> 'dropped' ORDER BY audience`,
-    { walk },
-  );
-
 /** Where the records of a walk were put, by record. */
 export const filingsOfWalk = (
   db: Connection,

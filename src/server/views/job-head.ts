@@ -10,7 +10,7 @@ import { firmRow, openJobRows, peopleOf } from '../reading/firm';
 import { jobRow } from '../reading/job';
 import { finishDay } from '../reading/plan';
 import { readHouse, ofJob, type JobReading } from '../reading/reading';
-import { draftCount } from '../reading/updates';
+import { waitingReaders } from '../reading/updates';
 import { lastWalk } from '../reading/walks';
 import { whenSeen } from '../words';
 import { holdsOf } from './holds';
@@ -26,6 +26,7 @@ export function frameView(installation: Installation, person: PersonView): Shell
     today: house.today,
     currency: currencyOfFirm(house),
     demo: installation.demo,
+    sending: installation.outside.messages === 'by hand' ? 'by hand' : installation.outside.messages.by,
     seq: newestChange(installation.db),
     clock: clockFor(installation),
   };
@@ -55,7 +56,7 @@ export const jobHead = ofJob((job): JobHead => {
     counts: {
       selections: selectionsOf(job).filter((item) => isDue(item.due)).length,
       schedule: holdsOf(job).filter((hold) => hold.overdue).length,
-      news: draftCount(job),
+      news: waitingReaders(job).length,
     },
   };
 });

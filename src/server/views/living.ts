@@ -53,9 +53,11 @@ export const livingOff = (job: JobReading): LivingView['off'] => {
     const [first] = list;
     if (!first) return [];
     const hours = HOURS[isAfternoon(first.slot) ? 1 : 0];
+    const day = dayOfSlot(today, first.slot);
     return [
       {
-        when: `${formatDay(dayOfSlot(today, first.slot), today)}, ${hours}`,
+        day,
+        when: `${formatDay(day, today)}, ${hours}`,
         text: `${listed(list.map(({ area }) => names.get(area) ?? ''))}: ${first.what}`,
       },
     ];

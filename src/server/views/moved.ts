@@ -38,7 +38,7 @@ const goesBy = (row: VisitDay): Moved['from'] =>
     : { day: row.day, half: row.half };
 
 /** Visits that whoever comes has to be told of: those that were told, and those of the next two weeks. */
-const movedVisits = ofFirm((firm): Moved[] => {
+export const movedVisits = ofFirm((firm): Moved[] => {
   const plan = wholePlan(firm);
   if (!plan) return [];
   const rows = visitDays(firm);

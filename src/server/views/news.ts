@@ -1,41 +1,54 @@
 import type { PastPlace } from '@/contract/past';
 import type { Path } from '@/contract/routes';
-import type { LinkView, MessageView, NewsView } from '@/contract/views/news';
+import { READERS, type Reader } from '@/contract/commands/news';
+import type { DraftView, MessageView, NewsView } from '@/contract/views/news';
 import { groupBy } from '@/core/group-by';
-import type { Day } from '@/core/units/day';
+import { formatDay } from '@/core/units/day';
+import { dayIn } from '@/core/units/zone';
 import type { Rows } from '../database/rows';
-import { jobHead } from './job-head';
 import { subRows } from '../reading/firm';
 import { jobRow } from '../reading/job';
+import { pastShown } from '../reading/past';
 import { planOf } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';
-import { pastShown } from '../reading/past';
-import { draftUpdates, linkRows, messagesOf, newestSent } from '../reading/updates';
+import {
+  failedMessages,
+  linkRows,
+  linkState,
+  messagesOf,
+  newestSent,
+  toldOf,
+  waitingReaders,
+} from '../reading/updates';
 import { whenSeen } from '../words';
+import { composeDraft } from './draft';
+import { jobHead } from './job-head';
+import { movedView } from './moved';
 
 /** How much of a job's news is on its page at once, and how many links that open nothing any more. */
 const SHOWN = { updates: 10, links: { open: 12, closed: 6 } };
 /** Where somebody wants to see all links that open. */
 const ALL_LINKS = { open: 2_000, closed: 100 };
 
-export const linkState = (link: { revoked_at: string | null; expires_on: Day }, now: Day): LinkView['state'] =>
-  link.revoked_at ? 'revoked' : link.expires_on < now ? 'expired' : 'open';
-
 /**
  * What was told and is to be told of a job, the newest first.
  * @param pathOf the address of a link
- * @param terms `before` a place in the past: what was sent before it; `allLinks` however many there are
+ * @param terms `before` a place in the past: what was sent before it; `allLinks` however many there are; `to` whose draft
  */
 export function newsView(
   job: JobReading,
   pathOf: (link: string) => Path,
-  { before, allLinks = false }: { before?: PastPlace | undefined; allLinks?: boolean } = {},
+  {
+    before,
+    allLinks = false,
+    to,
+  }: { before?: PastPlace | undefined; allLinks?: boolean; to?: string | undefined } = {},
 ): NewsView {
   const { firm } = job;
   const row = jobRow(job);
   const sent = newestSent(job, SHOWN.updates + 1, before);
   const oldest = sent[SHOWN.updates - 1];
-  const shown = [...draftUpdates(job), ...sent.slice(0, SHOWN.updates)];
+  const shown = sent.slice(0, SHOWN.updates);
   const messages = groupBy(
     messagesOf(
       firm,
@@ -51,19 +64,28 @@ export function newsView(
     subs.map((sub) => sub.id),
     most,
   );
+  const waiting = waitingReaders(job);
+  const reader = READERS.find((audience) => audience === to) ?? waiting[0] ?? 'client';
   return {
     job: jobHead(job),
     today: firm.today,
-    updates: shown.map(({ id, version, audience, title, body, state, made_at, sent_at }) => ({
+    readers: READERS.map((audience) => ({
+      audience,
+      who: audience === 'client' ? row.client || 'The client' : 'The crew',
+      waits: waiting.includes(audience),
+      told: toldWords(job, audience),
+    })),
+    draft: draftView(job, reader),
+    moved: movedView(firm, job.id),
+    updates: shown.map(({ id, audience, title, body, sent_at }) => ({
       id,
-      version,
       audience,
       title,
       body,
-      state,
-      when: sent_at ? `sent ${whenSeen(sent_at, firm)}` : `drafted ${whenSeen(made_at, firm)}`,
+      when: sent_at ? whenSeen(sent_at, firm) : '',
       messages: (messages.get(id) ?? []).map((message) => messageView(message, firm)),
     })),
+    failed: failedMessages(job).map((message) => ({ ...messageView(message, firm), title: message.title })),
     past: pastShown(before, oldest && sent.length > SHOWN.updates ? { at: oldest.sent_at ?? '', id: oldest.id } : null),
     links: links.map((link) => ({
       id: link.id,
@@ -85,16 +107,43 @@ export function newsView(
   };
 }
 
-function messageView(
-  { share_link, acknowledged_at, acknowledged_by, id, recipient, address, state, failure }: Rows['message'],
-  firm: FirmReading,
-): MessageView {
+/** When they were written to last. */
+function toldWords(job: JobReading, audience: Reader): string {
+  const told = toldOf(job, audience);
+  return told ? `told ${whenSeen(told.at, job.firm)}` : 'not written to yet';
+}
+
+function draftView(job: JobReading, audience: Reader): DraftView {
+  const { firm } = job;
+  const { draft, parts, text, unsettled } = composeDraft(job, audience);
+  const told = toldOf(job, audience);
   return {
+    audience,
+    title: draft.title,
+    since: told ? `everything since ${formatDay(dayIn(firm.zone, told.at), firm.today)}` : 'the first news of this job',
+    parts,
+    text,
+    unsettled,
+  };
+}
+
+function messageView(
+  {
+    share_link,
+    acknowledged_at,
+    acknowledged_by,
     id,
     recipient,
     address,
     state,
     failure,
+    next_try_at,
+  }: Rows['message'],
+  firm: FirmReading,
+): MessageView {
+  return {
+    ...{ id, recipient, address, state, failure },
+    again: state === 'queued' && next_try_at ? whenSeen(next_try_at, firm) : null,
     linkId: share_link,
     acknowledged: acknowledged_at ? `${acknowledged_by ?? ''}, ${whenSeen(acknowledged_at, firm)}` : null,
   };

@@ -7,14 +7,13 @@ import { groupBy } from '@/core/group-by';
 import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import { TRADES } from '@/core/sequence/trades';
-import type { News } from '@/core/news/news';
-import { percent } from '@/core/news/news';
+import { percent, type Seen } from '@/core/news/news';
 import { daysBetween } from '@/core/units/day';
 import { inOrderSeen, ofKind, UNFILED_KINDS, type Observation } from '@/core/walks/observation';
 import { countedWords, recordWords } from '@/core/walks/record-words';
 import { dayIn } from '@/core/units/zone';
 import { notFound } from '../refusal';
-import { newsOf } from '../plan/drafts';
+import { seenOnWalk } from '../plan/walk-news';
 import { sinceThen } from '../plan/causes';
 import { effectOf, keptEffect, type Effect } from '../plan/effect';
 import { planInput } from '../plan/plan-input';
@@ -28,7 +27,8 @@ import type { FirmReading, JobReading } from '../reading/reading';
 import { closedSince, recordsOfWalk } from '../reading/records';
 import { carriedOf, progressOf } from '../reading/standing';
 import { workedHalfDays } from '../reading/site';
-import { draftsOfWalk, filingsOfWalk, narrationsOf, planOfWalk, walkRow, type WalkRow } from '../reading/walk';
+import { filingsOfWalk, narrationsOf, planOfWalk, walkRow, type WalkRow } from '../reading/walk';
+import { waitingReaders } from '../reading/updates';
 import { whenSeen } from '../words';
 
 /**
@@ -41,7 +41,7 @@ export function reviewView(job: JobReading, id: string, allJobs: () => FirmReadi
   const walk = walkRow(db, id);
   if (walk.job !== job.id) throw notFound('walk of this job');
   const { effect, planning, problem } = effectIn(job, walk, allJobs);
-  const news = effect && newsOf(job, walk, effect, undefined);
+  const news = effect && seenOnWalk(job, walk.id, effect);
   const seen = recordsOfWalk(db, id);
   return {
     job: jobHead(job),
@@ -64,7 +64,7 @@ export function reviewView(job: JobReading, id: string, allJobs: () => FirmReadi
     causes: news?.causes ?? [],
     planning,
     problem,
-    drafts: draftsOfWalk(db, id),
+    readers: waitingReaders(job),
     today: now,
   };
 }
@@ -184,7 +184,7 @@ const far = (fraction: number): string => (fraction >= 1 ? 'done' : percent(frac
 type Line = ReviewView['areas'][number]['lines'][number];
 
 /** What a walk found, area by area in the order in which it is read. */
-function areaLines(news: News): ReviewView['areas'] {
+function areaLines(news: Seen): ReviewView['areas'] {
   const { diff } = news;
   const said: { area: string; tone: Line['tone']; text: string }[] = [
     ...diff.progress.map(({ area, phase, from, to }) => ({
@@ -240,5 +240,5 @@ function areaLines(news: News): ReviewView['areas'] {
 
 const good = (is: boolean): Line['tone'] => (is ? 'good' : 'bad');
 
-const settledWords = ({ text, verdict, found, fallback }: News['settled'][number]): string =>
+const settledWords = ({ text, verdict, found, fallback }: Seen['settled'][number]): string =>
   verdict === 'held' ? `it held: ${text}` : `wrong: ${text}${found ? ` (${found})` : ''}; ${fallback} is added`;

@@ -18,7 +18,7 @@ import { jobRow } from '../reading/job';
 import { finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
 import { ofFirm, type FirmReading, type JobReading } from '../reading/reading';
 import { movedView } from './moved';
-import { draftCount } from '../reading/updates';
+import { failedMessages, waitingReaders } from '../reading/updates';
 import { lastLeftDay, lastWalk } from '../reading/walks';
 import { runView } from './run-list';
 import { ago } from '../words';
@@ -119,8 +119,14 @@ export const todayView = ofFirm((firm): TodayView => {
       open: runView(firm).stops.reduce((sum, stop) => sum + stop.lines.filter((line) => !line.bought).length, 0),
     },
     drafts: jobs.flatMap((job) => {
-      const count = draftCount(job);
+      const count = waitingReaders(job).length;
       return count > 0 ? [{ job: job.id, jobName: name(job), count }] : [];
+    }),
+    failed: jobs.flatMap((job) => {
+      const failed = failedMessages(job);
+      return failed.length > 0
+        ? [{ job: job.id, jobName: name(job), to: [...new Set(failed.map(({ recipient }) => recipient))] }]
+        : [];
     }),
     finishes: jobs.map((job) => {
       const finish = finishDay(job);

@@ -2,177 +2,180 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { dropUpdate, editUpdate, passOnMessage, retryMessage, revokeLink } from '@/contract/commands/news';
+import { revokeLink } from '@/contract/commands/news';
 import { routes } from '@/contract/routes';
-import type { LinkView, MessageView, NewsView, UpdateView } from '@/contract/views/news';
+import type { LinkView, NewsView, UpdateView } from '@/contract/views/news';
 import { formatDay } from '@/core/units/day';
+import { counted } from '@/core/words/count';
 import { JobTabs } from '../shell/job-tabs';
-import { CommandForm, TextField } from '../kit/form';
-import { StateIcon } from '../kit/state-icon';
-import { SidePanel } from '../kit/side-panel';
-import { useSend } from '../kit/use-send';
-import { useIsDemo } from '../shell/demo';
-import { MakeLink } from './make-link';
-import { SendForm } from './send-form';
 import { Hidden } from '../kit/hidden';
-import { BlockHead, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
-import { mailTo } from '../kit/mail';
-import { PastLinks } from '../kit/past-links';
-import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
+import { Means } from '../kit/means';
+import { Notice } from '../kit/notice';
+import { BlockHead, PageHead } from '../kit/page';
+import { PastLinks } from '../kit/past-links';
+import { SidePanel } from '../kit/side-panel';
+import { StateIcon } from '../kit/state-icon';
+import { useSend } from '../kit/use-send';
+import { Moved, Unasked } from '../schedule/moved';
+import { CopyLink } from './copy-link';
+import { Draft } from './draft';
+import { MakeLink } from './make-link';
+import { MessageLine } from './messages';
+import { SendForm } from './send-form';
 
-/** Drafts by audience, what went out and what became of it, and the links that are open. */
+/** Who is to be told and what they would read, what went out and what became of it, and the links that are open. */
 export function News({ view }: { view: NewsView }) {
-  const [editing, setEditing] = useState<UpdateView>();
-  const [sending, setSending] = useState<UpdateView>();
-  const [linking, setLinking] = useState(false);
-  const drafts = view.updates.filter((update) => update.state === 'draft');
-  const sent = view.updates.filter((update) => update.state === 'sent');
-  const links = new Map(view.links.map((link) => [link.id, link]));
+  const waiting = view.readers.filter(({ waits }) => waits).length;
   return (
     <>
       <JobTabs job={view.job} />
       <div className="page">
         <PageHead heading="News">
           <span className="soft">
-            {drafts.length === 0 ? 'everything is sent' : `${drafts.length} to read and send`}
+            {waiting === 0 ? 'everybody is told' : `${counted(waiting, 'reader')} to write to`}
           </span>
         </PageHead>
-        <div className="main-and-aside">
-          <div>
-            <BlockHead heading={<Means of="state.draft">Drafts</Means>} />
-            {drafts.length === 0 && (
-              <p className="soft mt-2">
-                Nothing is waiting. A finished walk drafts one update for the client and one for the crew.
-              </p>
-            )}
-            {drafts.map((draft) => (
-              <Draft key={draft.id} draft={draft} onEdit={() => setEditing(draft)} onSend={() => setSending(draft)} />
-            ))}
-            <BlockHead heading="Sent" />
-            {sent.length === 0 && <p className="soft mt-2">Nothing was sent yet.</p>}
-            <Lines>
-              {sent.map((update) => (
-                <SentLine key={update.id} update={update} links={links} />
-              ))}
-            </Lines>
-            <PastLinks past={view.past} page={routes.news(view.job.id)} />
-          </div>
+        <div className="news-desk">
           <aside>
-            <BlockHead heading={<Means of="word.link">Links that were given out</Means>}>
-              <LinkButton className="push" onClick={() => setLinking(true)}>
-                Make a link
-              </LinkButton>
-            </BlockHead>
-            {view.links.length === 0 && (
-              <p className="soft mt-2">None yet. Every update that is sent carries one of its own.</p>
-            )}
-            <Lines>
-              {view.links.map((link) => (
-                <LinkLine key={link.id} link={link} today={view.today} />
-              ))}
-            </Lines>
-            {view.moreLinks && (
-              <p className="small-text">
-                <Link href={routes.newsWithLinks(view.job.id)} scroll={false}>
-                  All links that open
-                </Link>
-              </p>
-            )}
+            <People view={view} />
+            <Links view={view} />
           </aside>
+          <div>
+            <Letter key={view.draft.audience} view={view} />
+            <Moved view={view.moved} linksUntil={view.job.linksUntil} />
+            <Unasked view={view.moved} linksUntil={view.job.linksUntil} />
+            <Sent view={view} />
+          </div>
         </div>
-        <SidePanel title="Change the words" open={editing !== undefined} onClose={() => setEditing(undefined)}>
-          {editing && (
-            <CommandForm
-              kind={editUpdate}
-              submit="Save"
-              onDone={() => setEditing(undefined)}
-              start={() => ({ id: editing.id, version: editing.version, title: editing.title, body: editing.body })}
-            >
-              <TextField name="title" label="Title" />
-              <TextField name="body" label="Text" rows={18} />
-            </CommandForm>
-          )}
-        </SidePanel>
-        <SidePanel
-          title={sending ? `Send to ${sending.audience === 'client' ? 'the client' : 'the crew'}` : ''}
-          open={sending !== undefined}
-          onClose={() => setSending(undefined)}
-        >
-          {sending && <SendForm key={sending.id} update={sending} view={view} onDone={() => setSending(undefined)} />}
-        </SidePanel>
-        <SidePanel title="Make a link" open={linking} onClose={() => setLinking(false)}>
-          <MakeLink view={view} onDone={() => setLinking(false)} />
-        </SidePanel>
       </div>
     </>
   );
 }
 
-function Draft({ draft, onEdit, onSend }: { draft: UpdateView; onEdit: () => void; onSend: () => void }) {
-  const { busy, give } = useSend();
-  const { id, version } = draft;
+/** The list is people: whoever something waits for, and whoever something did not reach. */
+function People({ view }: { view: NewsView }) {
   return (
-    <article id={id} className="sheet mt-3">
-      <h3 className="fs-5 mb-0">{draft.title}</h3>
-      <p className="soft small-text">
-        for the {draft.audience}, {draft.when}
-      </p>
-      <div className="update-text">{draft.body}</div>
-      <div className="actions mt-3 no-print">
-        <Button onClick={onSend}>
-          Send
-          <Hidden>
-            {' '}
-            to the {draft.audience}: {draft.title}
-          </Hidden>
+    <>
+      <BlockHead heading="Who reads it" />
+      <Lines>
+        {view.readers.map(({ audience, who, waits, told }) => (
+          <Line
+            key={audience}
+            mark={<StateIcon kind={waits ? 'waiting' : 'done'} silent />}
+            className={audience === view.draft.audience ? 'is-chosen' : undefined}
+          >
+            <Link
+              className="fw-bold"
+              href={routes.news(view.job.id, audience)}
+              scroll={false}
+              aria-current={audience === view.draft.audience}
+            >
+              {who}
+            </Link>
+            <div className="small-text soft">
+              {audience} · {told}
+              {waits ? ' · something to tell' : ''}
+            </div>
+          </Line>
+        ))}
+      </Lines>
+      {view.failed.length > 0 && (
+        <>
+          <BlockHead heading="Did not arrive" />
+          <Lines>
+            {view.failed.map((message) => (
+              <Line key={message.id}>
+                <span className="fw-bold">{message.title}</span>
+                <MessageLine message={message} update={undefined} link={undefined} />
+              </Line>
+            ))}
+          </Lines>
+        </>
+      )}
+    </>
+  );
+}
+
+function Letter({ view }: { view: NewsView }) {
+  const { draft, readers } = view;
+  const [sending, setSending] = useState(false);
+  const [stale, setStale] = useState('');
+  const who = readers.find(({ audience }) => audience === draft.audience)?.who ?? '';
+  return (
+    <section>
+      <BlockHead heading={<Means of="state.draft">{draft.title}</Means>}>
+        <span className="soft small-text push">
+          for {draft.audience === 'client' ? who : 'the crew'}: {draft.since}
+        </span>
+      </BlockHead>
+      {stale && <Notice bad>{stale}</Notice>}
+      <Draft view={view} />
+      <div className="actions mt-3 no-print draft-foot">
+        <Button disabled={draft.unsettled > 0 || draft.text === ''} onClick={() => setSending(true)}>
+          Send to {draft.audience === 'client' ? who : 'the crew'}
         </Button>
-        <Button variant="outline-secondary" onClick={onEdit}>
-          Change the words
+        <Button variant="outline-secondary" onClick={() => window.print()}>
+          Print
         </Button>
-        <Button
-          variant="link"
-          disabled={busy}
-          onClick={() =>
-            void give(
-              dropUpdate,
-              { id, version },
-              {
-                text: 'Dropped.',
-                back: 'Taken up again.',
-              },
-            )
-          }
-        >
-          Remove
-        </Button>
+        <span className="soft small-text">
+          {draft.unsettled > 0
+            ? `${counted(draft.unsettled, 'line')} to settle first.`
+            : 'Made from the plan and the records of now, and checked again when it goes.'}
+        </span>
       </div>
-    </article>
+      <SidePanel
+        title={`Send to ${draft.audience === 'client' ? who : 'the crew'}`}
+        open={sending}
+        onClose={() => setSending(false)}
+      >
+        {sending && (
+          <SendForm
+            view={view}
+            onDone={() => {
+              setSending(false);
+              setStale('');
+            }}
+            onStale={(words) => {
+              setSending(false);
+              setStale(words);
+            }}
+          />
+        )}
+      </SidePanel>
+    </section>
+  );
+}
+
+function Sent({ view }: { view: NewsView }) {
+  const links = new Map(view.links.map((link) => [link.id, link]));
+  return (
+    <section>
+      <BlockHead heading="Sent" />
+      {view.updates.length === 0 && <p className="soft mt-2">Nothing was sent yet.</p>}
+      <Lines>
+        {view.updates.map((update) => (
+          <SentLine key={update.id} update={update} links={links} />
+        ))}
+      </Lines>
+      <PastLinks past={view.past} page={routes.news(view.job.id)} />
+    </section>
   );
 }
 
 function SentLine({ update, links }: { update: UpdateView; links: ReadonlyMap<string, LinkView> }) {
+  const states = new Set(update.messages.map(({ state }) => state));
   return (
     <Line
       id={update.id}
-      mark={
-        <StateIcon
-          kind={
-            update.messages.some((message) => message.state === 'failed')
-              ? 'stop'
-              : update.messages.some((message) => message.state === 'queued')
-                ? 'waiting'
-                : 'done'
-          }
-        />
-      }
+      mark={<StateIcon kind={states.has('failed') ? 'stop' : states.has('queued') ? 'waiting' : 'done'} />}
     >
       <details>
         <summary>
           <span className="fw-bold">{update.title}</span>{' '}
           <span className="soft small-text">
-            {update.audience}, {update.when}
+            {update.audience}, sent {update.when}
           </span>
         </summary>
         <div className="update-text sheet mt-2">{update.body}</div>
@@ -184,55 +187,35 @@ function SentLine({ update, links }: { update: UpdateView; links: ReadonlyMap<st
   );
 }
 
-function MessageLine({
-  message,
-  update,
-  link,
-}: {
-  message: MessageView;
-  update: UpdateView;
-  link: LinkView | undefined;
-}) {
-  const { busy, give } = useSend();
-  const isByHand = !useIsDemo() && message.state !== 'delivered';
+function Links({ view }: { view: NewsView }) {
+  const [linking, setLinking] = useState(false);
   return (
-    <div className="small-text">
-      <StateIcon kind={message.state === 'failed' ? 'stop' : message.state === 'queued' ? 'waiting' : 'done'} silent />{' '}
-      {message.recipient} <span className="soft">{message.address}</span> ·{' '}
-      {isByHand ? 'to be sent by you' : message.state === 'queued' ? 'on its way' : message.state}
-      {message.failure && <span className="bad">: {message.failure}</span>}
-      {message.acknowledged && <span className="good"> · read by {message.acknowledged}</span>}
-      {isByHand && (
-        <span className="d-inline-flex gap-3 ms-2 no-print">
-          <LinkButton onClick={() => window.location.assign(letterOf(message, update, link))}>
-            Open in your e-mail<Hidden> to {message.recipient}</Hidden>
-          </LinkButton>
-          {link && <CopyLink path={link.path} />}
-          <LinkButton
-            disabled={busy}
-            onClick={() => void give(passOnMessage, { id: message.id }, { text: `${message.recipient} was told.` })}
-          >
-            I have sent it<Hidden> to {message.recipient}</Hidden>
-          </LinkButton>
-        </span>
-      )}
-      {message.state === 'failed' && !isByHand && (
-        <LinkButton
-          className="ms-2"
-          disabled={busy}
-          onClick={() => void give(retryMessage, { id: message.id }, { text: 'On its way again.' })}
-        >
-          Try again
+    <>
+      <BlockHead heading={<Means of="word.link">Links</Means>}>
+        <LinkButton className="push" onClick={() => setLinking(true)}>
+          Make a link
         </LinkButton>
+      </BlockHead>
+      {view.links.length === 0 && (
+        <p className="soft mt-2">None yet. Every message that goes out carries one of its own.</p>
       )}
-    </div>
+      <Lines>
+        {view.links.map((link) => (
+          <LinkLine key={link.id} link={link} today={view.today} />
+        ))}
+      </Lines>
+      {view.moreLinks && (
+        <p className="small-text">
+          <Link href={routes.newsWithLinks(view.job.id)} scroll={false}>
+            All links that open
+          </Link>
+        </p>
+      )}
+      <SidePanel title="Make a link" open={linking} onClose={() => setLinking(false)}>
+        <MakeLink view={view} onDone={() => setLinking(false)} />
+      </SidePanel>
+    </>
   );
-}
-
-/** The message in one's own mail program, with the address of its page. */
-function letterOf(message: MessageView, update: UpdateView, link: LinkView | undefined): string {
-  const page = link ? `\n\n${window.location.origin}${link.path}` : '';
-  return mailTo({ address: message.address, subject: update.title, body: `${update.body}${page}` });
 }
 
 function LinkLine({ link, today }: { link: LinkView; today: string }) {
@@ -241,8 +224,8 @@ function LinkLine({ link, today }: { link: LinkView; today: string }) {
     <Line mark={<StateIcon kind={link.state === 'open' ? 'under-way' : 'stop'} silent />}>
       <span className="fw-bold">{link.recipient}</span> <span className="soft small-text">{link.audience}</span>
       <div className="small-text soft">
-        {link.state === 'open' ? `open until ${formatDay(link.expiresOn, today)}` : link.state} · opened {link.opened}{' '}
-        {link.opened === 1 ? 'time' : 'times'}
+        {link.state === 'open' ? `open until ${formatDay(link.expiresOn, today)}` : link.state} · opened{' '}
+        {counted(link.opened, 'time')}
       </div>
       {link.state === 'open' && (
         <div className="small-text">
@@ -263,18 +246,5 @@ function LinkLine({ link, today }: { link: LinkView; today: string }) {
         </div>
       )}
     </Line>
-  );
-}
-
-function CopyLink({ path }: { path: string }) {
-  const [copied, setCopied] = useState(false);
-  return (
-    <LinkButton
-      onClick={() =>
-        void navigator.clipboard.writeText(new URL(path, window.location.href).href).then(() => setCopied(true))
-      }
-    >
-      {copied ? 'Copied' : 'Copy'}
-    </LinkButton>
   );
 }

@@ -1,45 +1,63 @@
 'use client';
+import { useRouter } from 'next/navigation';
 import { Button, Form } from 'react-bootstrap';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import { sendUpdate } from '@/contract/commands/news';
-import type { NewsView, UpdateView } from '@/contract/views/news';
+import type { NewsView } from '@/contract/views/news';
 import { CommandForm, TextField } from '../kit/form';
-import { newId } from '../offline/send';
-import { useIsDemo } from '../shell/demo';
 import { LinkButton } from '../kit/link-button';
+import { newId, send } from '../offline/send';
+import { SENDING_WORDS, useSending } from '../shell/demo';
 
 const recipient = (name = '', address = '') => ({ messageId: newId(), linkId: newId(), name, address });
 
-/** To whom, and how long their link opens. Everybody gets a link of their own, so that one can be revoked alone. */
-export function SendForm({ update, view, onDone }: { update: UpdateView; view: NewsView; onDone: () => void }) {
-  const isDemo = useIsDemo();
-  const suggested = view.suggested[update.audience];
+/**
+ * To whom, and how long their link opens. Everybody gets a link of their own, so that one can be revoked alone. What goes
+ * out is what was read: where it would be another by now, it is shown anew.
+ * @param onStale what is no longer so
+ */
+export function SendForm({
+  view,
+  onDone,
+  onStale,
+}: {
+  view: NewsView;
+  onDone: () => void;
+  onStale: (words: string) => void;
+}) {
+  const router = useRouter();
+  const sending = useSending();
+  const { audience, title, text } = view.draft;
+  const suggested = view.suggested[audience];
   return (
     <>
       <p className="small-text soft">
-        {isDemo ? (
+        {SENDING_WORDS[sending]}
+        {sending === 'play' && (
           <>
-            The demo only plays at sending: nothing leaves this machine. Addresses that end in{' '}
-            <span className="mono">.invalid</span> fail, as wrong ones do.
+            {' '}
+            Addresses that end in <span className="mono">.invalid</span> fail, as wrong ones do.
           </>
-        ) : (
-          'This program sends no e-mail by itself: next you open each message in your own, or copy its link.'
         )}
       </p>
       <CommandForm
         kind={sendUpdate}
-        submit={isDemo ? 'Send now' : 'Make the messages'}
+        submit={sending === 'by hand' ? 'Make the messages' : 'Send now'}
         onDone={onDone}
+        deliver={async (payload) => {
+          const sent = await send(sendUpdate, payload);
+          if (!sent.ok && sent.problem.code === 'changed-since') onStale(sent.problem.title);
+          router.refresh();
+          return sent;
+        }}
         start={() => ({
-          id: update.id,
-          version: update.version,
-          title: update.title,
-          body: update.body,
+          ...{ id: newId(), job: view.job.id, audience, title, body: text },
           expiresOn: view.job.linksUntil,
           recipients:
             suggested.length > 0 ? suggested.map(({ name, address }) => recipient(name, address)) : [recipient()],
         })}
       >
+        <TextField name="title" label="Title" />
         <Recipients />
         <TextField name="expiresOn" label="Link works until" type="date" />
       </CommandForm>

@@ -11,7 +11,7 @@ import { Live } from '../offline/live';
 import { setClock } from '../offline/clock';
 import { Unsent } from '../offline/unsent';
 import { prepareOffline } from '../offline/worker';
-import { Demo } from './demo';
+import { Demo, SendingBy } from './demo';
 import { Find } from './find';
 import { JobSwitcher } from './job-switcher';
 import { PersonMenu } from './person-menu';
@@ -25,30 +25,32 @@ export function AppShell({ view, children }: { view: ShellView; children: ReactN
   useEffect(prepareOffline, []);
   return (
     <Demo value={view.demo}>
-      <MoneyIn currency={view.currency}>
-        <ToastProvider>
-          <Live seq={view.seq} />
-          <a className="skip" href="#main">
-            To the content
-          </a>
-          <header className="top-line">
-            <Link href={routes.today()} className="house-mark" aria-label="Aftermist, today over all jobs">
-              <HouseMark />
-              <span aria-hidden="true">Aftermist</span>
-            </Link>
-            <JobSwitcher jobs={view.jobs} current={job} />
-            <div className="push d-flex align-items-center gap-3">
-              <Find jobs={view.jobs} />
-              <Unsent />
-              <PersonMenu view={view} />
-            </div>
-          </header>
-          <main id="main" className="with-thumbs">
-            {children}
-          </main>
-          <BottomNav job={job} />
-        </ToastProvider>
-      </MoneyIn>
+      <SendingBy value={view.sending}>
+        <MoneyIn currency={view.currency}>
+          <ToastProvider>
+            <Live seq={view.seq} />
+            <a className="skip" href="#main">
+              To the content
+            </a>
+            <header className="top-line">
+              <Link href={routes.today()} className="house-mark" aria-label="Aftermist, today over all jobs">
+                <HouseMark />
+                <span aria-hidden="true">Aftermist</span>
+              </Link>
+              <JobSwitcher jobs={view.jobs} current={job} />
+              <div className="push d-flex align-items-center gap-3">
+                <Find jobs={view.jobs} />
+                <Unsent />
+                <PersonMenu view={view} />
+              </div>
+            </header>
+            <main id="main" className="with-thumbs">
+              {children}
+            </main>
+            <BottomNav job={job} />
+          </ToastProvider>
+        </MoneyIn>
+      </SendingBy>
     </Demo>
   );
 }

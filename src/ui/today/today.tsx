@@ -273,16 +273,24 @@ function Calls({ view }: { view: TodayView }) {
 }
 
 function Drafts({ view }: { view: TodayView }) {
-  if (view.drafts.length === 0) return null;
+  if (view.drafts.length + view.failed.length === 0) return null;
   return (
-    <Block heading="News not sent yet">
+    <Block heading="To tell">
       <Lines>
+        {view.failed.map((row) => (
+          <Line key={`failed ${row.job}`} mark={<StateIcon kind="stop" silent />}>
+            <Link href={routes.news(row.job)} className="fw-bold">
+              {row.jobName}: a message did not arrive
+            </Link>{' '}
+            <span className="soft">{listed(row.to)}: put the address right</span>
+          </Line>
+        ))}
         {view.drafts.map((row) => (
           <Line key={row.job} mark={<StateIcon kind="waiting" silent />}>
             <Link href={routes.news(row.job)} className="fw-bold">
               {row.jobName}
             </Link>{' '}
-            <span className="soft">{count(row.count, 'draft')}</span>
+            <span className="soft">{counted(row.count, 'reader')} to write to</span>
           </Line>
         ))}
       </Lines>

@@ -9,7 +9,6 @@ import { Notice, PlanProblemNotice } from '../kit/notice';
 import { Pictures } from '../kit/pictures';
 import { Unfiled } from './unfiled';
 import type { JobHead } from '@/contract/views/job';
-import type { WalkKind } from '@/core/walks/observation';
 import { counted } from '@/core/words/count';
 import { sayCauses } from '@/core/words/cause';
 import { sayReason } from '@/core/words/reason';
@@ -112,34 +111,26 @@ export function Review({ view }: { view: ReviewView }) {
   );
 }
 
-/** Who is to be told, and what they would read. */
-function WhoIsTold({
-  view,
-  walk,
-  job,
-}: {
-  view: ReviewView;
-  walk: { id: string; kind: WalkKind; when: string; by: string; finished: boolean };
-  job: JobHead;
-}) {
+/** Who is to be told; what they would read is composed when it is opened. */
+function WhoIsTold({ view, walk, job }: { view: ReviewView; walk: { finished: boolean }; job: JobHead }) {
   return (
     <>
       <BlockHead heading="Who is to be told" />
-      {view.drafts.length === 0 && (
-        <p className="soft mt-2">
-          {walk.finished ? 'The updates are being drafted.' : 'The updates are drafted when the walk is finished.'}
-        </p>
+      {!walk.finished && <p className="soft mt-2">What they would read stands under News once the walk is finished.</p>}
+      {walk.finished && view.readers.length === 0 && (
+        <p className="soft mt-2">Client and crew were written to since.</p>
       )}
-      <Lines>
-        {view.drafts.map((draft) => (
-          <Line key={draft.id} mark={<StateIcon kind={draft.state === 'sent' ? 'done' : 'waiting'} />}>
-            <Link className="fw-bold" href={routes.news(job.id, draft.id)}>
-              {draft.audience === 'client' ? 'Client' : 'Crew'}: {draft.title}
-            </Link>{' '}
-            <span className="soft">{draft.state}</span>
-          </Line>
-        ))}
-      </Lines>
+      {walk.finished && (
+        <Lines>
+          {view.readers.map((audience) => (
+            <Line key={audience} mark={<StateIcon kind="waiting" silent />}>
+              <Link className="fw-bold" href={routes.news(job.id, audience)}>
+                Read and send what the {audience} is told
+              </Link>
+            </Line>
+          ))}
+        </Lines>
+      )}
     </>
   );
 }

@@ -15,7 +15,8 @@ interface Terms {
 export default async function UpdatesPage({ params, searchParams }: Terms) {
   const { job } = await params;
   const asked = await searchParams;
-  const terms = { before: beforeIn(asked), allLinks: asked.links === 'all' };
+  const to = typeof asked.to === 'string' ? asked.to : undefined;
+  const terms = { before: beforeIn(asked), allLinks: asked.links === 'all', to };
   const { view } = await shown((installation) =>
     newsView(readJob(installation, job), (link) => pathOf(installation, link), terms),
   );

@@ -1,0 +1,21 @@
+import { execute } from '../database/query';
+import { handlers, requireRow } from '../door/handler';
+import { moveSubAddress } from '../firm/addresses';
+import { sendAgain } from '../news/messages';
+
+/** Addresses that were wrong, put right where that was seen. */
+export const addressHandlers = handlers({
+  'message.readdress': (context, { id, address }) => {
+    const message = requireRow(context, 'message', id);
+    sendAgain(context, message, address);
+    const { job, sub, audience } = requireRow(context, 'share_link', message.share_link);
+    if (sub) moveSubAddress(context.db, sub, message.address, address);
+    if (audience === 'client')
+      execute(
+        context.db,
+        'UPDATE job SET client_email = @address, version = version + 1 WHERE id = @job AND client_email = @was',
+        { job, address, was: message.address },
+      );
+    context.logFor(requireRow(context, 'job_update', message.job_update).job);
+  },
+});

@@ -1,0 +1,169 @@
+import type { Reader } from '@/contract/commands/news';
+import { clientDraft } from '@/core/news/client-draft';
+import { crewDraft } from '@/core/news/crew-draft';
+import type { Draft, MovedWork, NamedDay, News } from '@/core/news/news';
+import { draftText, unsettled, withOwnWords, type OwnWords, type ShownPart } from '@/core/news/own-words';
+import { sumByCause } from '@/core/schedule/slippage';
+import { taskId } from '@/core/sequence/site';
+import { addDays } from '@/core/units/day';
+import { dayOfSlot } from '@/core/units/slot';
+import { dayIn } from '@/core/units/zone';
+import { diffSince, type ProgressChange } from '@/core/walks/diff';
+import { sayWork } from '@/core/words/work';
+import { nextWork } from '../plan/effect';
+import { movesSince } from '../reading/baselines';
+import { coveredIn } from '../reading/covered';
+import { areaNames, jobRow } from '../reading/job';
+import { finishDay, planOf } from '../reading/plan';
+import { ofJob, type JobReading } from '../reading/reading';
+import { recordsKeptAfter } from '../reading/records';
+import { settledAfter } from '../reading/scope';
+import { selectionNames } from '../reading/selections';
+import { holdRows } from '../reading/sequence';
+import { siteOf } from '../reading/site';
+import { draftLineRows, toldOf } from '../reading/updates';
+import { endDays, lastCauses } from '../reading/visits';
+import { weightsOf, workDoneOf } from '../reading/weights';
+import { livingOff } from './living';
+import { movedVisits } from './moved';
+import { selectionsOf } from './selection';
+
+/** Days ahead that are told of. */
+const AHEAD_DAYS = 14;
+/** Days ahead in which a decision is asked for, and in which days have names for whoever writes by hand. */
+const NAMED_DAYS = 28;
+
+/** How far each step is. */
+const stepsOf = ofJob((job): { area: string; phase: ProgressChange['phase']; task: string; fraction: number }[] =>
+  siteOf(job).areas.flatMap((area) =>
+    area.track.map(({ phase, fraction }) => ({ area: area.id, phase, task: taskId(area.id, phase), fraction })),
+  ),
+);
+
+/** How far each step is that is begun, by its piece of work: what a reader is told of by being written to. */
+export const stepsBegun = (job: JobReading): Record<string, number> =>
+  Object.fromEntries(stepsOf(job).flatMap(({ task, fraction }) => (fraction > 0 ? [[task, fraction]] : [])));
+
+/** The facts of what a reader is told: everything from when they were written to last until now. */
+function newsFor(job: JobReading, audience: Reader): News {
+  const { firm } = job;
+  const { today } = firm;
+  const row = jobRow(job);
+  const told = toldOf(job, audience);
+  const before = told ? (JSON.parse(told.steps) as Record<string, number>) : {};
+  const { all, fresh } = recordsKeptAfter(job, told?.record ?? null);
+  const diff = diffSince(
+    all,
+    ({ id }) => fresh.has(id),
+    stepsOf(job).map(({ area, phase, task, fraction }) => ({ area, phase, from: before[task] ?? 0, to: fraction })),
+    weightsOf(job),
+  );
+  const plan = planOf(job);
+  const end = { before: endDays(firm).get(job.id)?.day, after: finishDay(job), promised: row.promise_day };
+  return {
+    job: row.name,
+    today,
+    ...(told ? { since: dayIn(firm.zone, told.at) } : {}),
+    livedIn: row.lived_in === 1,
+    diff,
+    areas: areaNames(job),
+    selections: selectionNames(job),
+    settled: settledAfter(job, told?.at ?? ''),
+    done: workDoneOf(job).share,
+    moved: audience === 'crew' ? movedOf(job) : [],
+    finish: Object.fromEntries(Object.entries(end).filter(([, day]) => day)),
+    causes: causesOfEnd(job),
+    next: plan ? nextWork(plan, new Set([job.id]), today, AHEAD_DAYS) : [],
+    decisions: decisionsOf(job),
+    cautions: [...coveredIn(job), ...diff.cautions],
+    off: livingOff(job).filter(({ day }) => day <= addDays(today, AHEAD_DAYS)),
+  };
+}
+
+/** Visits of a job that stand on another half-day than people go by. */
+function movedOf(job: JobReading): MovedWork[] {
+  const { firm } = job;
+  const plan = planOf(job);
+  const moved = movedVisits(firm).filter(({ task }) => task.job === job.id);
+  const causes = lastCauses(
+    firm,
+    moved.map(({ task }) => task.id),
+  );
+  return moved.flatMap(({ task, from }) => {
+    const to = plan && dayOfSlot(plan.origin, task.start);
+    const { id, area, work, phase, reason } = task;
+    return to && to !== from.day
+      ? [{ task: id, area, work, phase, from: from.day, to, reason, causes: causes.get(id) ?? [] }]
+      : [];
+  });
+}
+
+/** What moved the last day most since the client was told one. */
+function causesOfEnd(job: JobReading): News['causes'] {
+  const since = endDays(job.firm).get(job.id)?.said_at;
+  if (since === undefined) return [];
+  return sumByCause(movesSince(job, since).filter(({ task }) => task === null))
+    .slice(0, 2)
+    .flatMap(({ causes }) => causes);
+}
+
+/** What the client is asked: what work waits for, and what they are to choose soon. */
+function decisionsOf(job: JobReading): News['decisions'] {
+  const last = addDays(job.firm.today, NAMED_DAYS);
+  return [
+    ...holdRows(job).flatMap(({ id, kind, text, expected_on: by }) => (kind === 'client' ? [{ id, text, by }] : [])),
+    ...selectionsOf(job).flatMap(({ id, state, decides, decideBy: by, category, area }) =>
+      state === 'open' && decides === 'client' && by !== null && by <= last
+        ? [{ id, text: `${category}, ${area}`, by }]
+        : [],
+    ),
+  ];
+}
+
+/** Days that have a name for whoever writes by hand: the end, what begins soon, goods that come, what is to be decided. */
+export const namedDays = ofJob((job): NamedDay[] => {
+  const { today } = job.firm;
+  const last = addDays(today, NAMED_DAYS);
+  const plan = planOf(job);
+  const end = finishDay(job);
+  const soon = (plan?.tasks ?? []).flatMap((task): NamedDay[] => {
+    const day = plan && dayOfSlot(plan.origin, task.start);
+    return day && task.job === job.id && task.state === 'waiting' && day <= last
+      ? [{ key: task.id, what: sayWork(task.work), day }]
+      : [];
+  });
+  return [
+    ...(end ? [{ key: 'end', what: 'the end of the work', day: end }] : []),
+    ...soon,
+    ...selectionsOf(job).flatMap(({ id, category, expectedOn, cameOn }) =>
+      expectedOn && !cameOn ? [{ key: `goods:${id}`, what: `${category}: they come`, day: expectedOn }] : [],
+    ),
+    ...decisionsOf(job).flatMap(({ id, text, by }) => (by ? [{ key: `decide:${id}`, what: text, day: by }] : [])),
+  ];
+});
+
+/** What a reader would be told now. */
+export interface Composed {
+  draft: Draft;
+  /** With what somebody wrote by hand. */
+  parts: ShownPart[];
+  text: string;
+  /** Lines to be settled before it goes out. */
+  unsettled: number;
+}
+
+const ownWords = (job: JobReading, audience: Reader): OwnWords[] =>
+  draftLineRows(job)
+    .filter((row) => row.audience === audience)
+    .map(({ line, words, was, days, written_at }) => ({
+      ...{ line, words, was },
+      days: JSON.parse(days) as NamedDay[],
+      written: dayIn(job.firm.zone, written_at),
+    }));
+
+export function composeDraft(job: JobReading, audience: Reader): Composed {
+  const news = newsFor(job, audience);
+  const draft = audience === 'client' ? clientDraft(news) : crewDraft(news);
+  const parts = withOwnWords(draft, ownWords(job, audience), namedDays(job));
+  return { draft, parts, text: draftText(parts), unsettled: unsettled(parts).length };
+}

@@ -1,0 +1,104 @@
+'use client';
+import { useState } from 'react';
+import { passOnMessage, readdressMessage, retryMessage } from '@/contract/commands/news';
+import type { LinkView, MessageView, UpdateView } from '@/contract/views/news';
+import { CommandForm, TextField } from '../kit/form';
+import { Hidden } from '../kit/hidden';
+import { LinkButton } from '../kit/link-button';
+import { mailTo } from '../kit/mail';
+import { SidePanel } from '../kit/side-panel';
+import { StateIcon } from '../kit/state-icon';
+import { useSend } from '../kit/use-send';
+import { useSending } from '../shell/demo';
+import { CopyLink } from './copy-link';
+
+const MARKS = { failed: 'stop', queued: 'waiting', sent: 'under-way', delivered: 'done' } as const;
+
+/** What became of a message to one person, and what can be done about it. */
+export function MessageLine({
+  message,
+  update,
+  link,
+}: {
+  message: MessageView;
+  update: Pick<UpdateView, 'title' | 'body'> | undefined;
+  link: LinkView | undefined;
+}) {
+  const { busy, give } = useSend();
+  const isByHand = useSending() === 'by hand' && message.state === 'queued';
+  return (
+    <div className="small-text">
+      <StateIcon kind={MARKS[message.state]} silent /> {message.recipient}{' '}
+      <span className="soft">{message.address}</span> · {stateWords(message, link, isByHand)}
+      {message.failure && <span className="bad">: {message.failure}</span>}
+      {message.again && <span className="soft"> It is tried again {message.again}.</span>}
+      {message.acknowledged && <span className="good"> · read by {message.acknowledged}</span>}
+      {isByHand && (
+        <span className="d-inline-flex gap-3 ms-2 no-print">
+          {update && (
+            <LinkButton onClick={() => window.location.assign(letterOf(message, update, link))}>
+              Open in your e-mail<Hidden> to {message.recipient}</Hidden>
+            </LinkButton>
+          )}
+          {link && <CopyLink path={link.path} />}
+          <LinkButton
+            disabled={busy}
+            onClick={() => void give(passOnMessage, { id: message.id }, { text: `${message.recipient} was told.` })}
+          >
+            I have sent it<Hidden> to {message.recipient}</Hidden>
+          </LinkButton>
+        </span>
+      )}
+      {message.state === 'failed' && <PutRight message={message} />}
+    </div>
+  );
+}
+
+/** Once its link was opened, it came, whatever carried it. */
+function stateWords({ state }: MessageView, link: LinkView | undefined, isByHand: boolean): string {
+  if (isByHand) return 'to be sent by you';
+  if (state === 'queued') return 'on its way';
+  return link && link.opened > 0 ? `${state}, opened` : state;
+}
+
+/** A message that did not arrive: the right address, which is kept, or the same once more. */
+export function PutRight({ message }: { message: MessageView }) {
+  const { busy, give } = useSend();
+  const [open, setOpen] = useState(false);
+  return (
+    <span className="d-inline-flex gap-3 ms-2 no-print">
+      <LinkButton onClick={() => setOpen(true)}>
+        Put the address right<Hidden> of {message.recipient}</Hidden>
+      </LinkButton>
+      <LinkButton
+        disabled={busy}
+        onClick={() => void give(retryMessage, { id: message.id }, { text: 'On its way again.' })}
+      >
+        Try again
+      </LinkButton>
+      <SidePanel title={`The address of ${message.recipient}`} open={open} onClose={() => setOpen(false)}>
+        <p className="small-text soft">
+          {message.failure} What you write here is kept, and the message goes there at once.
+        </p>
+        <CommandForm
+          kind={readdressMessage}
+          submit="Send it there"
+          onDone={() => setOpen(false)}
+          start={() => ({ id: message.id, address: message.address })}
+        >
+          <TextField name="address" label="Their e-mail" type="email" />
+        </CommandForm>
+      </SidePanel>
+    </span>
+  );
+}
+
+/** The message in one's own mail program, with the address of its page. */
+function letterOf(
+  message: MessageView,
+  update: Pick<UpdateView, 'title' | 'body'>,
+  link: LinkView | undefined,
+): string {
+  const page = link ? `\n\n${window.location.origin}${link.path}` : '';
+  return mailTo({ address: message.address, subject: update.title, body: `${update.body}${page}` });
+}
