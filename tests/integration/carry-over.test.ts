@@ -104,7 +104,7 @@ describe('the review of a walk', () => {
         ],
       },
     ]);
-    expect(view).toMatchObject({ planning: false, drafts: [], walk: { finished: false, by: 'Maren' } });
+    expect(view).toMatchObject({ planning: false, walk: { finished: false, by: 'Maren' } });
     expect(view.gain).toBeLessThan(0);
   });
 

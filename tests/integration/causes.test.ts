@@ -19,6 +19,7 @@ import { progressView } from '@/server/views/progress';
 import { reviewView } from '@/server/views/review';
 import { scheduleView } from '@/server/views/board';
 import { demoHouse, must, newId, NOW, signalHouse, TODAY, trying } from '../support/installations';
+import { asRead } from '../support/sending';
 import { workSaid } from '../support/said';
 
 /** Things that happen in a week, each with what it happens to drawn from what there is. */
@@ -186,6 +187,7 @@ describe('what is told to have moved a plan', () => {
   it('is what a walk saw, told alike in its review, on the board, in progress and to the client', () => {
     const installation = demoHouse();
     renewed(installation);
+    must(installation, 'update.send', asRead(installation));
     const walk = newId();
     must(installation, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
     // What decides when the house is finished is further on than planned.

@@ -67,7 +67,7 @@ describe('a large command', () => {
 });
 
 describe('the planner’s thread', () => {
-  it('plans what is marked while others go on, tells the screens, and drafts what waited for it', async () => {
+  it('plans what is marked while others go on, tells the screens, and sees what the walk did', async () => {
     const installation = demoHouse();
     planner(installation);
     const before = currentVersion(installation.db);
@@ -87,9 +87,7 @@ describe('the planner’s thread', () => {
       type: 'plan.renewed',
       who: 'planner',
     });
-    expect(
-      queryAll(installation.db, 'SELECT audience FROM job_update WHERE walk = @walk ORDER BY audience', { walk }),
-    ).toEqual([{ audience: 'client' }, { audience: 'crew' }]);
+    expect(queryAll(installation.db, 'SELECT walk FROM walk_plan WHERE walk = @walk', { walk })).toEqual([{ walk }]);
   });
 
   it('does at its start what a stop left behind, and many marks at once', async () => {

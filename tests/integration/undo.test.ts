@@ -57,6 +57,7 @@ const STAYS: Partial<Record<CommandType, string>> = {
   // What leaves nothing behind.
   'message.pass-on': 'undo-nothing',
   'message.retry': 'undo-nothing',
+  'message.readdress': 'undo-nothing',
   'plan.search': 'undo-nothing',
   'plan.search-stop': 'undo-nothing',
   'plan.take': 'undo-lasting',

@@ -384,7 +384,7 @@ describe('the frame', () => {
       units: 'imperial',
       walked: 'walked yesterday 16:00',
       openWalk: null,
-      counts: { news: 6 },
+      counts: { news: 2 },
     });
   });
 

@@ -91,11 +91,11 @@ function against(after: Day, promised: Day | undefined, today: Day): string {
   return `, ${counted(Math.abs(days), 'day')} ${days > 0 ? 'before' : 'after'} the ${formatDay(promised, today)} we promised`;
 }
 
-/** One point a room: what is finished there, and what has begun. */
+/** One point a room: what is finished there, and what has begun. How far a check is says nothing; that it is passed does. */
 const done = (news: News): DraftLine[] =>
   [
     ...groupBy(
-      news.diff.progress.filter((change) => change.to > change.from),
+      news.diff.progress.filter(({ from, to, phase }) => to > from && (to >= 1 || !phaseFacts(phase).hold)),
       (change) => change.area,
     ),
   ].map(([area, changes]) => ({ key: `done:${area}`, text: progressPoint(news, area, changes) }));

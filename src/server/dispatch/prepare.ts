@@ -1,3 +1,4 @@
+import type { Schema } from 'yup';
 import { kindOf, type Payload } from '@/contract/commands';
 import type { Installation } from '../installation';
 import { readFirm, readJob } from '../reading/reading';
@@ -47,11 +48,20 @@ export function prepare<Type extends keyof Prepared>(
   const { type, payload } = (input ?? {}) as { type?: unknown; payload?: unknown };
   if (!isPrepared(type) || !kindOf(type).may.includes(permissionOf(who))) return undefined;
   const { schema } = kindOf(type);
-  if (!schema.isValidSync(payload)) return undefined;
+  if (!fits(schema, payload)) return undefined;
   const look = PREPARE[type] as (installation: Installation, payload: unknown) => Prepared[Type];
   // What a change would do is written and taken back: that wants the lock from the start, not from within a reading.
   if (type === 'change.send') return look(installation, schema.cast(payload));
   return installation.db.transaction(() => look(installation, schema.cast(payload)))();
+}
+
+/** Whether a payload is as it should be; what cannot even be read as a text is not. */
+function fits(schema: Schema, payload: unknown): boolean {
+  try {
+    return schema.isValidSync(payload);
+  } catch {
+    return false;
+  }
 }
 
 /** The same as a handler finds it in its context; undefined where a command of its kind is not prepared. */

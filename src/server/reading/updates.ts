@@ -1,5 +1,4 @@
 import type { Reader } from '@/contract/commands/news';
-import { READERS } from '@/contract/commands/news';
 import type { PastPlace } from '@/contract/past';
 import type { Day } from '@/core/units/day';
 import { queryAll, queryOne } from '../database/query';
@@ -23,18 +22,20 @@ export const draftLineRows = rowsOf<Rows['draft_line']>(
   `SELECT * FROM draft_line WHERE job ${OF_JOBS} ORDER BY job, audience, written_at, line`,
 );
 
-const lastWalkRows = rowsOf<{ job: string; finished: string }>(
-  `SELECT job, max(finished_at) AS finished FROM walk WHERE finished_at IS NOT NULL AND job ${OF_JOBS} GROUP BY job`,
+/** Of each reader whether a walk was finished since they were written to, or somebody wrote in their draft. */
+const waitingRows = rowsOf<{ job: string; audience: Reader }>(
+  `SELECT job.id AS job, reader.value AS audience
+    FROM job
+    JOIN json_each('["client", "crew"]') AS reader
+    LEFT JOIN told ON told.job = job.id AND told.audience = reader.value
+    WHERE job.id ${OF_JOBS} AND (
+      EXISTS (SELECT 1 FROM walk WHERE walk.job = job.id AND walk.finished_at > coalesce(told.at, ''))
+      OR EXISTS (SELECT 1 FROM draft_line WHERE draft_line.job = job.id AND draft_line.audience = reader.value))
+    ORDER BY job.id, audience`,
 );
 
-/** Who a job's news waits for: a walk was finished since they were written to, or somebody wrote in their draft. */
-export const waitingReaders = ofJob((job): Reader[] => {
-  const finished = lastWalkRows(job)[0]?.finished ?? '';
-  return READERS.filter(
-    (audience) =>
-      finished > (toldOf(job, audience)?.at ?? '') || draftLineRows(job).some((row) => row.audience === audience),
-  );
-});
+/** Who a job's news waits for. */
+export const waitingReaders = (job: JobReading): Reader[] => waitingRows(job).map(({ audience }) => audience);
 
 /** Whether a link opens. */
 export const linkState = (

@@ -5,7 +5,7 @@ import type { Draft, MovedWork, NamedDay, News } from '@/core/news/news';
 import { draftText, unsettled, withOwnWords, type OwnWords, type ShownPart } from '@/core/news/own-words';
 import { sumByCause } from '@/core/schedule/slippage';
 import { taskId } from '@/core/sequence/site';
-import { addDays } from '@/core/units/day';
+import { addDays, daysBetween, mondayOf } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { dayIn } from '@/core/units/zone';
 import { diffSince, type ProgressChange } from '@/core/walks/diff';
@@ -28,8 +28,9 @@ import { livingOff } from './living';
 import { movedVisits } from './moved';
 import { selectionsOf } from './selection';
 
-/** Days ahead that are told of. */
-const AHEAD_DAYS = 14;
+/** How far ahead is told of at the least, to the end of that week; and for how long it is told what is off. */
+const AHEAD_DAYS = 10;
+const OFF_DAYS = 14;
 /** Days ahead in which a decision is asked for, and in which days have names for whoever writes by hand. */
 const NAMED_DAYS = 28;
 
@@ -59,6 +60,7 @@ function newsFor(job: JobReading, audience: Reader): News {
     weightsOf(job),
   );
   const plan = planOf(job);
+  const last = addDays(mondayOf(addDays(today, AHEAD_DAYS)), 7);
   const end = { before: endDays(firm).get(job.id)?.day, after: finishDay(job), promised: row.promise_day };
   return {
     job: row.name,
@@ -73,10 +75,10 @@ function newsFor(job: JobReading, audience: Reader): News {
     moved: audience === 'crew' ? movedOf(job) : [],
     finish: Object.fromEntries(Object.entries(end).filter(([, day]) => day)),
     causes: causesOfEnd(job),
-    next: plan ? nextWork(plan, new Set([job.id]), today, AHEAD_DAYS) : [],
+    next: plan ? nextWork(plan, new Set([job.id]), today, daysBetween(today, last)) : [],
     decisions: decisionsOf(job),
     cautions: [...coveredIn(job), ...diff.cautions],
-    off: livingOff(job).filter(({ day }) => day <= addDays(today, AHEAD_DAYS)),
+    off: livingOff(job).filter(({ day }) => day <= addDays(today, OFF_DAYS)),
   };
 }
 

@@ -1,0 +1,243 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { addDays } from '@/core/units/day';
+import { dayIn } from '@/core/units/zone';
+import { standingClock } from '@/server/clock';
+import { dispatch } from '@/server/dispatch/dispatch';
+import { queryAll, queryOne } from '@/server/database/query';
+import type { Installation } from '@/server/installation';
+import { renewOnce } from '@/server/plan/renew';
+import { readFirm, readJob } from '@/server/reading/reading';
+import { composeDraft } from '@/server/views/draft';
+import { todayView } from '@/server/views/today';
+import { areaOf, demoHouse, give, MAREN, must, newId, NOW, raw, signalHouse } from '../support/installations';
+import { contradictions } from '../support/news-checker';
+import { asRead } from '../support/sending';
+
+const DAY_MS = 86_400_000;
+
+function startWalk(installation: Installation): string {
+  const walk = newId();
+  must(installation, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
+  return walk;
+}
+
+function see(
+  installation: Installation,
+  walk: string,
+  step: { area: string; phase: string },
+  fraction: number,
+): string {
+  const id = newId();
+  must(installation, 'observation.record', {
+    observation: { id, walk, area: step.area, kind: 'progress', phase: step.phase as 'board', fraction },
+  });
+  return id;
+}
+
+const draftOf = (installation: Installation, job = signalHouse) => composeDraft(readJob(installation, job), 'client');
+const factsOf = (installation: Installation, job = signalHouse) => ({
+  ...{ db: installation.db, job },
+  today: dayIn('UTC', installation.clock.now()),
+});
+
+/** Steps of work that a walk may see: what an office passes is not among them. */
+const stepsOf = (installation: Installation): { area: string; phase: string }[] =>
+  queryAll(
+    installation.db,
+    `SELECT area, phase FROM step JOIN area ON area.id = step.area
+      WHERE area.job = @job AND step.trade <> 'nobody' AND phase NOT IN ('close-in', 'rough-inspection') ORDER BY area, phase`,
+    { job: signalHouse },
+  );
+
+/** What may happen to a job, chosen by two numbers. */
+const EVENTS: Record<string, (installation: Installation, seen: string[], pick: number, far: number) => void> = {
+  seen: (installation, seen, pick, far) => {
+    const steps = stepsOf(installation);
+    const walk = startWalk(installation);
+    seen.push(see(installation, walk, steps[pick % steps.length] ?? { area: '', phase: '' }, far / 10));
+    must(installation, 'walk.finish', { id: walk });
+  },
+  withdrawn: (installation, seen) => {
+    const about = seen.pop();
+    const row =
+      about &&
+      queryOne<{ walk: string; area: string }>(installation.db, 'SELECT * FROM observation WHERE id = @about', {
+        about,
+      });
+    if (row)
+      must(installation, 'observation.record', {
+        observation: { id: newId(), walk: row.walk, area: row.area, kind: 'withdrawal', about },
+      });
+  },
+  expected: (installation, _, pick) => {
+    const holds = queryAll<{ id: string; version: number }>(
+      installation.db,
+      `SELECT id, version FROM hold WHERE job = @job AND state = 'open' ORDER BY id`,
+      { job: signalHouse },
+    );
+    const hold = holds[pick % holds.length];
+    if (hold)
+      must(installation, 'hold.expect', {
+        ...hold,
+        expectedOn: addDays(dayIn('UTC', installation.clock.now()), 3 + (pick % 30)),
+      });
+  },
+  sent: (installation) => must(installation, 'update.send', asRead(installation)),
+  tomorrow: (installation) => {
+    installation.clock = standingClock(new Date(installation.clock.now().getTime() + DAY_MS));
+    // A day that is far off, so that all is planned anew.
+    must(installation, 'holiday.add', {
+      day: addDays(dayIn('UTC', installation.clock.now()), 1_400),
+      name: 'Some day',
+    });
+  },
+};
+
+/** The same line with a figure or a day of it changed. */
+const spoilt = (line: string): string =>
+  / % done/.test(line)
+    ? line.replace(/(\d+) % done/, (_, far: string) => `${(Number(far) + 7) % 100} % done`)
+    : line.replace(
+        /(\w{3}) (\d{1,2}) (\w{3})/,
+        (_, weekday: string, number: string, month: string) =>
+          `${weekday} ${(Number(number) % 28) + 1} ${month === 'Sep' ? 'Nov' : 'Sep'}`,
+      );
+
+const HISTORY = fc.array(
+  fc.tuple(fc.constantFrom(...Object.keys(EVENTS)), fc.nat(500), fc.integer({ min: 0, max: 10 })),
+  { minLength: 3, maxLength: 6 },
+);
+
+describe('what a client would be told', () => {
+  it('is so, whatever happened, by whoever reads it against the records; and one value changed in it is seen', () => {
+    let [lines, caught] = [0, 0];
+    // Not made smaller where one fails: each is planned anew many times, and says by itself what is wrong.
+    for (const history of fc.sample(HISTORY, { numRuns: 4, seed: 20 })) {
+      const installation = demoHouse();
+      const seen: string[] = [];
+      for (const [event, pick, far] of history) {
+        EVENTS[event]?.(installation, seen, pick, far);
+        renewOnce(installation);
+        const { text } = draftOf(installation);
+        const facts = factsOf(installation);
+        expect(contradictions(text, facts), JSON.stringify(history)).toEqual([]);
+        for (const line of text.split('\n').filter((said) => / % done|we finish on|, by \w{3} \d/.test(said))) {
+          lines += 1;
+          if (contradictions(text.replace(line, spoilt(line)), facts).length > 0) caught += 1;
+        }
+      }
+      installation.db.close();
+    }
+    expect(lines).toBeGreaterThan(40);
+    expect(caught / lines).toBeGreaterThan(0.95);
+  });
+
+  it('begins where they were written to last: what they know is told no more, what is withdrawn is put right', () => {
+    const installation = demoHouse();
+    const walk = startWalk(installation);
+    const step = { area: areaOf('guest'), phase: 'wiring-rough' };
+    const wrong = see(installation, walk, step, 1);
+    renewOnce(installation);
+    expect(draftOf(installation).text).toMatch(/^Done so far/m);
+    must(installation, 'update.send', asRead(installation));
+    expect(draftOf(installation).text).not.toMatch(/Done|Guest suite: .*wires/);
+    expect(draftOf(installation).text).toContain('little has moved since Tue 9 Mar');
+    must(installation, 'observation.record', {
+      observation: { id: newId(), walk, area: step.area, kind: 'withdrawal', about: wrong },
+    });
+    expect(draftOf(installation).text).toContain(
+      'Guest suite: the wires inside the walls, 30 % done, less than we thought (100 %).',
+    );
+    // What a phone saw before the news went out and handed over after it is news all the same.
+    const surprise = { id: newId(), walk, area: step.area, kind: 'surprise', text: 'a pipe nobody knew' };
+    dispatch(
+      installation,
+      MAREN,
+      raw('observation.record', { observation: surprise }, { at: new Date(Date.parse(NOW) - 3_600_000).toISOString() }),
+    );
+    expect(draftOf(installation).text).toContain('Guest suite: a pipe nobody knew.');
+    installation.db.close();
+  });
+
+  it('does not go out as it was read once it is no longer so, and says what is not', () => {
+    const installation = demoHouse();
+    const read = asRead(installation);
+    const walk = startWalk(installation);
+    see(installation, walk, { area: areaOf('guest'), phase: 'wiring-rough' }, 0.8);
+    renewOnce(installation);
+    const refused = give(installation, 'update.send', read);
+    expect(refused).toMatchObject({ status: 'refused', problem: { code: 'changed-since', field: 'body' } });
+    expect(refused.status === 'refused' && refused.problem.title).toMatch(/“.+” is no longer so; now “.+80 % done/);
+    expect(queryAll(installation.db, `SELECT 1 FROM job_update WHERE state = 'sent' AND id = '${read.id}'`)).toEqual(
+      [],
+    );
+    must(installation, 'update.send', asRead(installation));
+    installation.db.close();
+  });
+
+  it('keeps what somebody wrote, and does not go out before they have settled what no longer fits', () => {
+    const installation = demoHouse();
+    const at = { job: signalHouse, audience: 'client' as const };
+    const line = (key: string) =>
+      draftOf(installation)
+        .parts.flatMap(({ lines }) => lines)
+        .find((shown) => shown.key === key);
+    const room = `done:${areaOf('guest')}`;
+    must(installation, 'draft.write', {
+      ...at,
+      line: room,
+      words: 'The guest suite comes on well.',
+      was: line(room)?.composed ?? '',
+    });
+    must(installation, 'draft.write', { ...at, line: 'own:1', words: 'We have a word on the 2nd of April.' });
+    expect(draftOf(installation)).toMatchObject({ unsettled: 0 });
+    expect(draftOf(installation).text).toContain('We have a word on the 2nd of April.');
+    expect(todayView(readFirm(installation)).drafts.find(({ job }) => job === signalHouse)?.count).toBe(2);
+
+    const walk = startWalk(installation);
+    see(installation, walk, { area: areaOf('guest'), phase: 'wiring-rough' }, 0.8);
+    const hold = queryOne<{ id: string; version: number }>(
+      installation.db,
+      `SELECT id, version FROM hold WHERE job = @job AND expected_on = '2027-04-02'`,
+      { job: signalHouse },
+    );
+    must(installation, 'hold.expect', { ...hold!, expectedOn: '2027-04-07' });
+    renewOnce(installation);
+    const { text, unsettled } = draftOf(installation);
+    expect(unsettled).toBe(2);
+    expect(text).toContain('The guest suite comes on well.');
+    expect(line(room)?.changed?.now).toContain('80 % done');
+    expect(line('own:1')?.moved).toMatchObject([{ from: '2027-04-02', to: '2027-04-07' }]);
+    expect(give(installation, 'update.send', asRead(installation))).toMatchObject({ problem: { code: 'not-settled' } });
+
+    must(installation, 'draft.write', { ...at, line: 'own:1', words: 'We have a word on Wednesday 7 April.' });
+    must(installation, 'draft.unwrite', { ...at, line: room });
+    expect(draftOf(installation)).toMatchObject({ unsettled: 0 });
+    must(installation, 'update.send', asRead(installation));
+    expect(queryAll(installation.db, 'SELECT * FROM draft_line')).toEqual([]);
+    installation.db.close();
+  });
+
+  it('is refused with a word where there is nothing of that line or of that job', () => {
+    const installation = demoHouse();
+    const at = { job: signalHouse, audience: 'client' as const };
+    expect(give(installation, 'draft.write', { ...at, line: 'own:1' })).toMatchObject({ problem: { field: 'words' } });
+    expect(give(installation, 'draft.write', { ...at, line: 'end', words: 'Soon.' })).toMatchObject({
+      problem: { field: 'line' },
+    });
+    expect(give(installation, 'draft.unwrite', { ...at, line: 'end' })).toMatchObject({ problem: { field: 'line' } });
+    expect(give(installation, 'draft.write', { ...at, job: newId(), line: 'own:1', words: 'x' })).toMatchObject({
+      httpStatus: 404,
+    });
+    expect(give(installation, 'update.send', { ...asRead(installation), job: newId() })).toMatchObject({
+      httpStatus: 404,
+    });
+    expect(
+      give(installation, 'update.send', asRead(installation, { title: 'News\r\nBcc: all@a.example' })),
+    ).toMatchObject({
+      problem: { field: 'title' },
+    });
+    installation.db.close();
+  });
+});
