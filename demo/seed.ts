@@ -25,7 +25,10 @@ import { searchOnce } from '@/server/plan/search';
 import { readPlan } from '@/server/reading/plan';
 import { isVisit } from '@/core/schedule/visit';
 import { firmTime } from '@/server/zone';
+import { longDay } from '@/core/news/said-days';
+import { taskId } from '@/core/sequence/site';
 import { emptyOutbox } from '@/server/news/outbox';
+import { composeDraft } from '@/server/views/draft';
 import { COAST } from '@/server/outside/simulated/weather';
 import { FIRM, OFFICES, OUTLOOK, PEOPLE, PLANT, SUBS, SUPPLIERS } from './firm';
 import { lindenGatehouse } from './jobs/linden-gatehouse';
@@ -75,6 +78,7 @@ export async function seedDemo(installation: Installation): Promise<void> {
     for (const job of DEMO_JOBS) script.orders(job);
     await emptyOutbox(installation);
     script.promises();
+    script.ownWords();
     script.slips();
     script.outlook();
   } finally {
@@ -140,13 +144,14 @@ class Script {
       },
       { kind: 'founder' },
     );
+    this.say('person.set-phone', { id: demoId('person', owner.key), phone: phoneOf(0) });
     others.forEach((person, index) =>
       this.say('person.add', {
         id: demoId('person', person.key),
         name: person.name,
         role: person.role,
         email: person.email,
-        phone: phoneOf(index),
+        phone: phoneOf(index + 1),
       }),
     );
     this.say('firm.set-money', MONEY);
@@ -480,6 +485,19 @@ class Script {
         job: demoId(job.key),
         name: 'agreed with the client',
       });
+    if (number < job.walks.length - 1) this.news(job, walk, number);
+  }
+
+  /** What a walk but the last has found was read and sent the same day; of the last nobody has told yet. */
+  private news(job: DemoJob, { day, hour }: DemoWalk, number: number): void {
+    this.at(this.when(day, Math.min(hour + 2, 20)));
+    const { draft, text } = composeDraft(readJob(this.installation, demoId(job.key)), 'client');
+    const id = (what: string): string => demoId(job.key, 'news', String(number), what);
+    this.say('update.send', {
+      ...{ id: id('update'), job: demoId(job.key), audience: 'client', title: draft.title, body: text },
+      expiresOn: addDays(this.start, job.promisedIn + 30),
+      recipients: [{ messageId: id('message'), linkId: id('link'), name: job.client, address: job.clientEmail }],
+    });
   }
 
   private observation(job: DemoJob, seen: DemoSeen): Record<string, unknown> {
@@ -786,6 +804,19 @@ class Script {
   }
 
   /** Last evening the cabinets of Tannery Row slipped. */
+  /** A word of one's own among what is to be told: with the day of something that slips the same evening. */
+  ownWords(): void {
+    this.at(this.when(-1, 18));
+    const task = taskId(demoId('tannery', 'area', 'kitchen'), 'cabinets');
+    const plan = readPlan(this.installation.db);
+    const day = plan?.tasks.find(({ id }) => id === task)?.start;
+    if (!plan || day === undefined) return;
+    this.say('draft.write', {
+      ...{ job: demoId('tannery'), audience: 'client', line: 'own:1' },
+      words: `I am there on ${longDay(dayOfSlot(plan.origin, day))}, when the cabinets go in. Come by at ten if you like.`,
+    });
+  }
+
   slips(): void {
     this.at(this.when(-1, 19));
     for (const job of DEMO_JOBS) {

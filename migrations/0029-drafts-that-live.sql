@@ -5,7 +5,7 @@ UPDATE job_update SET state = 'dropped' WHERE state = 'draft';
 -- its piece of work.
 CREATE TABLE told (
   job TEXT NOT NULL REFERENCES job (id),
-  audience TEXT NOT NULL CHECK (audience IN ('client', 'crew')),
+  audience TEXT NOT NULL CHECK (audience IN ('client', 'crew', 'neighbour')),
   at TEXT NOT NULL,
   record TEXT,
   steps TEXT NOT NULL,
@@ -28,7 +28,7 @@ INSERT INTO told (job, audience, at, record, steps)
 -- `was` is what the line said then, `days` the days that their words named, by what they were the days of.
 CREATE TABLE draft_line (
   job TEXT NOT NULL REFERENCES job (id),
-  audience TEXT NOT NULL CHECK (audience IN ('client', 'crew')),
+  audience TEXT NOT NULL CHECK (audience IN ('client', 'crew', 'neighbour')),
   line TEXT NOT NULL,
   words TEXT NOT NULL,
   was TEXT NOT NULL,
@@ -37,12 +37,55 @@ CREATE TABLE draft_line (
   PRIMARY KEY (job, audience, line)
 ) STRICT, WITHOUT ROWID;
 
--- A message is sent once a mail server has taken it, and delivered once it is known to have come; one that could not be
--- handed over is tried again later, until it has failed for good.
+-- Who lives beside a job and is told of noise, dust and what stands in the lane; what is to be minded of them.
+CREATE TABLE neighbour (
+  id TEXT PRIMARY KEY,
+  job TEXT NOT NULL REFERENCES job (id),
+  name TEXT NOT NULL,
+  email TEXT NOT NULL DEFAULT '',
+  phone TEXT NOT NULL DEFAULT '',
+  note TEXT NOT NULL DEFAULT '',
+  removed INTEGER NOT NULL DEFAULT 0 CHECK (removed IN (0, 1)),
+  version INTEGER NOT NULL DEFAULT 1
+) STRICT;
+CREATE INDEX neighbour_job ON neighbour (job);
+
+-- Neighbours have pages and news too. A message is sent once a mail server has taken it, and delivered once it is known to
+-- have come; one that could not be handed over is tried again later, until it has failed for good.
+CREATE TABLE share_link_now (
+  id TEXT PRIMARY KEY,
+  job TEXT REFERENCES job (id),
+  sub TEXT REFERENCES sub (id),
+  audience TEXT NOT NULL CHECK (audience IN ('client', 'crew', 'sub', 'neighbour')),
+  recipient TEXT NOT NULL,
+  token_hash TEXT NOT NULL UNIQUE,
+  made_at TEXT NOT NULL,
+  expires_on TEXT NOT NULL,
+  revoked_at TEXT,
+  opened INTEGER NOT NULL DEFAULT 0,
+  opened_at TEXT,
+  CHECK ((audience = 'sub') = (sub IS NOT NULL)),
+  CHECK (audience = 'sub' OR job IS NOT NULL)
+) STRICT;
+INSERT INTO share_link_now SELECT * FROM share_link ORDER BY rowid;
+CREATE TABLE job_update_now (
+  id TEXT PRIMARY KEY,
+  job TEXT NOT NULL REFERENCES job (id),
+  walk TEXT REFERENCES walk (id),
+  audience TEXT NOT NULL CHECK (audience IN ('client', 'crew', 'neighbour')),
+  title TEXT NOT NULL,
+  body TEXT NOT NULL,
+  made_at TEXT NOT NULL,
+  state TEXT NOT NULL CHECK (state IN ('sent', 'dropped')),
+  sent_at TEXT,
+  version INTEGER NOT NULL DEFAULT 1,
+  UNIQUE (walk, audience)
+) STRICT;
+INSERT INTO job_update_now SELECT * FROM job_update ORDER BY rowid;
 CREATE TABLE message_now (
   id TEXT PRIMARY KEY,
-  job_update TEXT NOT NULL REFERENCES job_update (id),
-  share_link TEXT NOT NULL REFERENCES share_link (id),
+  job_update TEXT NOT NULL REFERENCES job_update_now (id),
+  share_link TEXT NOT NULL REFERENCES share_link_now (id),
   recipient TEXT NOT NULL,
   address TEXT NOT NULL,
   state TEXT NOT NULL CHECK (state IN ('queued', 'sent', 'delivered', 'failed')),
@@ -61,8 +104,37 @@ INSERT INTO message_now (id, job_update, share_link, recipient, address, state, 
     FROM message
     ORDER BY rowid;
 DROP TABLE message;
+DROP TABLE job_update;
+DROP TABLE share_link;
+ALTER TABLE share_link_now RENAME TO share_link;
+ALTER TABLE job_update_now RENAME TO job_update;
 ALTER TABLE message_now RENAME TO message;
+CREATE INDEX share_link_job ON share_link (job, expires_on);
+CREATE INDEX share_link_made ON share_link (job, made_at);
+CREATE INDEX share_link_sub ON share_link (sub);
+CREATE INDEX job_update_job ON job_update (job, made_at);
+CREATE INDEX job_update_sent ON job_update (job, sent_at) WHERE state = 'sent';
 CREATE INDEX message_update ON message (job_update);
 CREATE INDEX message_link ON message (share_link);
 CREATE INDEX message_queued ON message (queued_at) WHERE state = 'queued';
 CREATE INDEX message_failed ON message (settled_at) WHERE state = 'failed';
+
+-- What somebody asked on their page, and what they were answered.
+CREATE TABLE question (
+  id TEXT PRIMARY KEY,
+  job TEXT NOT NULL REFERENCES job (id),
+  share_link TEXT NOT NULL REFERENCES share_link (id),
+  name TEXT NOT NULL,
+  text TEXT NOT NULL,
+  asked_at TEXT NOT NULL,
+  answer TEXT NOT NULL DEFAULT '',
+  answered_at TEXT,
+  answered_by TEXT NOT NULL DEFAULT '',
+  version INTEGER NOT NULL DEFAULT 1
+) STRICT;
+CREATE INDEX question_job ON question (job, asked_at);
+CREATE INDEX question_link ON question (share_link);
+
+-- Who cannot come on a day may say on which they could.
+ALTER TABLE visit_day ADD COLUMN wish_day TEXT;
+ALTER TABLE visit_day ADD COLUMN wish_half INTEGER CHECK (wish_half IN (0, 1));

@@ -79,7 +79,7 @@ export const jobRoutes = {
   completion: (job: JobId): Path => `/jobs/${job}/walks/completion`,
 
   /** What there is to tell of a job, with what one of its readers would be told. */
-  news: (job: JobId, to?: 'client' | 'crew'): Path => `/jobs/${job}/news${query({ to })}`,
+  news: (job: JobId, to?: 'client' | 'crew' | 'neighbour'): Path => `/jobs/${job}/news${query({ to })}`,
   /** News with every link that opens. */
   newsWithLinks: (job: JobId): Path => `/jobs/${job}/news${query({ links: 'all' })}`,
 } as const;

@@ -10,9 +10,15 @@ import { renewOnce } from '@/server/plan/renew';
 import { readFirm, readJob } from '@/server/reading/reading';
 import { composeDraft } from '@/server/views/draft';
 import { todayView } from '@/server/views/today';
-import { areaOf, demoHouse, give, MAREN, must, newId, NOW, raw, signalHouse } from '../support/installations';
+import { demoId } from '../../demo/seed';
+import { pathOf } from '@/server/tokens';
+import { openLink, sharedView } from '@/server/public/shared';
+import { movedView } from '@/server/views/moved';
+import { newsView } from '@/server/views/news';
+import { visitOf } from '../support/visit-commands';
+import { areaOf, demoHouse, give, giveRaw, MAREN, must, newId, NOW, raw, signalHouse } from '../support/installations';
 import { contradictions } from '../support/news-checker';
-import { asRead } from '../support/sending';
+import { asRead, recipient } from '../support/sending';
 
 const DAY_MS = 86_400_000;
 
@@ -190,9 +196,13 @@ describe('what a client would be told', () => {
       words: 'The guest suite comes on well.',
       was: line(room)?.composed ?? '',
     });
-    must(installation, 'draft.write', { ...at, line: 'own:1', words: 'We have a word on the 2nd of April.' });
+    must(installation, 'draft.write', {
+      ...at,
+      line: 'own:1',
+      words: 'We have to know oak or cork on the 2nd of April.',
+    });
     expect(draftOf(installation)).toMatchObject({ unsettled: 0 });
-    expect(draftOf(installation).text).toContain('We have a word on the 2nd of April.');
+    expect(draftOf(installation).text).toContain('We have to know oak or cork on the 2nd of April.');
     expect(todayView(readFirm(installation)).drafts.find(({ job }) => job === signalHouse)?.count).toBe(2);
 
     const walk = startWalk(installation);
@@ -211,7 +221,11 @@ describe('what a client would be told', () => {
     expect(line('own:1')?.moved).toMatchObject([{ from: '2027-04-02', to: '2027-04-07' }]);
     expect(give(installation, 'update.send', asRead(installation))).toMatchObject({ problem: { code: 'not-settled' } });
 
-    must(installation, 'draft.write', { ...at, line: 'own:1', words: 'We have a word on Wednesday 7 April.' });
+    must(installation, 'draft.write', {
+      ...at,
+      line: 'own:1',
+      words: 'We have to know oak or cork on Wednesday 7 April.',
+    });
     must(installation, 'draft.unwrite', { ...at, line: room });
     expect(draftOf(installation)).toMatchObject({ unsettled: 0 });
     must(installation, 'update.send', asRead(installation));
@@ -238,6 +252,104 @@ describe('what a client would be told', () => {
     ).toMatchObject({
       problem: { field: 'title' },
     });
+    installation.db.close();
+  });
+});
+
+describe('what is asked on a page', () => {
+  it('lands with the contractor, is answered beside it and by mail, and is nobody else’s', () => {
+    const installation = demoHouse();
+    const to = recipient('Averill', 'averill@watchsteps.example');
+    must(installation, 'update.send', asRead(installation, { recipients: [to] }));
+    const asker = { kind: 'link', id: to.linkId, audience: 'client', job: signalHouse, sub: null } as const;
+    const ask = (over: object = {}) =>
+      giveRaw(
+        installation,
+        'question.ask',
+        { id: newId(), job: signalHouse, name: 'Averill', text: 'May it stay?', ...over },
+        asker,
+      );
+    expect(ask()).toMatchObject({ status: 'applied' });
+    expect(ask({ job: demoId('tannery') })).toMatchObject({ status: 'refused', problem: { field: 'job' } });
+    expect(ask({ text: 'x'.repeat(1_001) })).toMatchObject({ status: 'refused', problem: { field: 'text' } });
+    expect(give(installation, 'question.ask', { id: newId(), job: signalHouse, name: 'A', text: 'b' })).toMatchObject({
+      status: 'refused',
+      httpStatus: 403,
+    });
+    const [asked] = newsView(readJob(installation, signalHouse), () => '/').questions;
+    expect(asked).toMatchObject({ name: 'Averill', audience: 'client', text: 'May it stay?' });
+    expect(todayView(readFirm(installation)).questions).toMatchObject([{ job: signalHouse, name: 'Averill' }]);
+
+    const answer = {
+      id: asked?.id ?? '',
+      version: 1,
+      answer: 'Yes. <b>It</b> stays.',
+      updateId: newId(),
+      messageId: newId(),
+    };
+    must(installation, 'question.answer', answer);
+    expect(give(installation, 'question.answer', { ...answer, version: 2, messageId: newId() })).toMatchObject({
+      problem: { code: 'answered-already' },
+    });
+    expect(queryOne(installation.db, `SELECT address, state FROM message WHERE id = '${answer.messageId}'`)).toEqual({
+      address: 'averill@watchsteps.example',
+      state: 'queued',
+    });
+    const page = (link: string) =>
+      sharedView(installation, openLink(installation, pathOf(installation, link).slice(3))!);
+    expect(page(to.linkId).questions).toMatchObject([{ text: 'May it stay?', answer: 'Yes. <b>It</b> stays.' }]);
+    for (let more = 0; more < 10; more += 1) expect(ask({ text: `${more}?` })).toMatchObject({ status: 'applied' });
+    expect(ask({ text: 'one more?' })).toMatchObject({ problem: { code: 'too-many-open', field: 'text' } });
+
+    const [crew, neighbour] = (['crew', 'neighbour'] as const).map((audience) => {
+      const id = newId();
+      must(installation, 'share.make', {
+        id,
+        audience,
+        job: signalHouse,
+        recipient: 'Averill',
+        expiresOn: '2027-04-30',
+      });
+      return id;
+    });
+    expect(page(crew ?? '').questions).toEqual([]);
+    expect(JSON.stringify(page(neighbour ?? ''))).not.toMatch(/Guest suite|Kitchen|Averill’s|May it stay/);
+    expect(page(neighbour ?? '')).toMatchObject({ audience: 'neighbour', title: 'Building work at 3 Watch Steps' });
+    installation.db.close();
+  });
+
+  it('may be another day for a visit: the plan goes by it, and the contractor sees it', () => {
+    const installation = demoHouse();
+    const visit = visitOf(installation);
+    const { task, day, half } = visit;
+    const link = newId();
+    must(installation, 'share.make', {
+      id: link,
+      audience: 'sub',
+      sub: visit.crew,
+      recipient: 'Calder',
+      expiresOn: '2027-04-30',
+    });
+    const who = { kind: 'link', id: link, audience: 'sub', job: null, sub: visit.crew } as const;
+    const says = (over: object) =>
+      giveRaw(
+        installation,
+        'visit.answer',
+        { visits: [{ task, day, half }], answer: 'another day', by: 'Calder', ...over },
+        who,
+      );
+    expect(says({})).toMatchObject({ problem: { field: 'wishDay', title: 'say on which day you could' } });
+    expect(says({ wishDay: '2027-03-01' })).toMatchObject({ problem: { code: 'visit-past', field: 'wishDay' } });
+    expect(says({ wishDay: day, wishHalf: half })).toMatchObject({ problem: { code: 'same-day' } });
+    const wishDay = addDays(day, 7);
+    expect(says({ wishDay, wishHalf: 1 })).toMatchObject({ status: 'applied' });
+    expect(says({ wishDay, wishHalf: 1 })).toMatchObject({ problem: { code: 'answered-already' } });
+    renewOnce(installation);
+    const moved = movedView(readFirm(installation))
+      .concerned.flatMap(({ visits }) => visits)
+      .find((one) => one.task === task);
+    expect(moved).toMatchObject({ said: 'declined', wish: { day: wishDay, half: 1 } });
+    expect((moved?.day ?? '') >= wishDay).toBe(true);
     installation.db.close();
   });
 });

@@ -174,23 +174,46 @@ describe('public pages', () => {
     expiresOn: '2027-04-01',
     acknowledged: null,
     canAcknowledge: true,
+    call: { name: 'Maren', phone: '0555 0100' },
+    questions: [
+      {
+        id: 'q',
+        name: 'A',
+        text: 'May the <b>window</b> stay?',
+        when: 'today',
+        answer: 'Yes.',
+        answered: 'Maren, today',
+      },
+    ],
+    askAbout: [{ id: 'j', name: 'Signal House' }],
   };
   const client: ClientShared = {
     ...shared,
     audience: 'client',
     job: { name: 'Signal House', address: '3 Watch Steps' },
-    done: 0.204,
-    finish: '2027-08-31',
+    now: {
+      opening: 'About a fifth of the work is done. By the plan of today we finish on Tue 31 Aug.',
+      found: ['Day room: an old chimney.'],
+      weeks: ['Tue 9 Mar to Fri 12 Mar: the wires inside the walls (Guest suite).'],
+      ahead: '',
+      meanings: [{ word: 'The wires inside the walls', means: phrase('Cables go in.') }],
+    },
+    tour: [
+      {
+        ...{ area: 'Kitchen', text: 'steel props' },
+        before: { hash: 'abc', when: 'Tue 2 Mar', alt: 'Kitchen, Tue 2 Mar' },
+        now: { hash: 'def', when: 'today', alt: 'Kitchen, today' },
+      },
+    ],
+    receipts: [{ key: 'r', text: 'Floor: oak', when: 'yesterday' }],
     updates: [
       { title: 'Second', body: 'b <i>2</i>', when: 'today' },
       { title: 'First', body: 'b 1', when: 'Mon' },
     ],
     household: { gaps: [], off: [] },
-    next: [{ when: 'Tue 9 Mar', text: 'The wires — Guest suite', means: phrase('Cables go in.') }],
     choices: [],
     requests: [],
     decisions: [{ text: 'Oak or cork', by: '2027-04-02' }],
-    pictures: [{ hash: 'abc', area: 'Kitchen', when: 'today', text: null, alt: 'Kitchen, today' }],
     completion: null,
     statement: null,
     changes: [],
@@ -326,19 +349,20 @@ describe('public pages', () => {
           view={{
             ...client,
             updates: [],
-            next: [],
             choices: [],
             requests: [],
             decisions: [],
-            pictures: [],
-            finish: null,
+            now: { opening: '', found: [], weeks: [], ahead: '', meanings: [] },
+            tour: [],
+            receipts: [],
           }}
           token="t"
         />,
       ),
     );
-    expect(read).toContain('There is no news yet.');
-    expect(read).not.toMatch(/we expect|What comes next|What we need/);
+    expect(read).not.toMatch(
+      /What we wrote|The next two weeks|What we need|Through the house|What you settled|What we found/,
+    );
     expect(words(html(<CrewPage view={{ ...crew, days: [], cautions: [], leftovers: [] }} token="t" />))).toContain(
       'No work is planned for you in the next two weeks.',
     );

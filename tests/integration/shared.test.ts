@@ -1,6 +1,6 @@
 import { readJob } from '@/server/reading/reading';
 import { describe, expect, it } from 'vitest';
-import type { ClientShared, CrewShared } from '@/contract/views/news';
+import type { ClientShared, CrewShared, SharedView } from '@/contract/views/news';
 import { pathOf } from '@/server/tokens';
 import { queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
@@ -11,10 +11,7 @@ import { demoId } from '../../demo/seed';
 import { demoHouse, give, giveRaw, must, newId, signalHouse, TODAY, walkSeeing } from '../support/installations';
 import { asRead, recipient } from '../support/sending';
 
-function shared(
-  installation: Installation,
-  terms: Pick<Input<'share.make'>, 'audience' | 'job' | 'sub'>,
-): ClientShared | CrewShared {
+function shared(installation: Installation, terms: Pick<Input<'share.make'>, 'audience' | 'job' | 'sub'>): SharedView {
   const id = newId();
   must(installation, 'share.make', { id, recipient: 'Somebody', expiresOn: '2027-04-30', ...terms });
   const link = openLink(installation, pathOf(installation, id).slice(3));
@@ -36,19 +33,29 @@ describe('what a client reads', () => {
       acknowledged: null,
       canAcknowledge: false,
     });
-    expect(view.next.length).toBeGreaterThan(3);
-    expect(view.next.map((next) => next.text).join()).not.toMatch(/rough|close-in|substrate|Halyard|boxes too low/);
+    expect(view.now.weeks.length).toBeGreaterThan(1);
+    expect(view.now.meanings.length).toBeGreaterThan(3);
+    expect(JSON.stringify(view.now)).not.toMatch(/rough|close-in|substrate|Halyard/);
+    expect(view.now.opening).toMatch(/^About a (fifth|quarter) of the work is done.*By the plan of today we finish on/);
     expect(view.decisions).toEqual([{ text: 'Oak boards or cork in the day room', by: '2027-04-02' }]);
-    expect(view.done).toBeGreaterThan(0.1);
-    expect(view.pictures.length).toBe(8);
+    expect(view.tour.length).toBeGreaterThan(4);
+    expect(view.tour.filter(({ before }) => before).length).toBeGreaterThan(0);
+    expect(view.call).toEqual({ name: 'Maren', phone: '0555 0100' });
   });
 
   it('has only what was sent, never a draft', () => {
     const installation = demoHouse();
-    expect(client(installation).updates).toEqual([]);
+    must(installation, 'draft.write', {
+      job: signalHouse,
+      audience: 'client',
+      line: 'own:1',
+      words: 'not yet to be read',
+    });
+    expect(JSON.stringify(client(installation))).not.toContain('not yet to be read');
     const sent = asRead(installation, { title: 'News' });
     must(installation, 'update.send', sent);
-    expect(client(installation).updates).toMatchObject([{ title: 'News', body: sent.body }]);
+    expect(client(installation).updates[0]).toMatchObject({ title: 'News', body: sent.body });
+    expect(sent.body).toContain('not yet to be read');
     expect(crew(installation).updates).toEqual([]);
   });
 

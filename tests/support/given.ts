@@ -17,6 +17,8 @@ import { WAY_IN } from './way-in-commands';
 const id = newId();
 const other = newId();
 const third = newId();
+const second = newId();
+const fourth = newId();
 const walk = demoId('signal', 'walk', '2');
 const row = (installation: Installation, table: string, key: string): Record<string, unknown> | undefined =>
   queryOne(installation.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
@@ -56,6 +58,46 @@ export const GIVEN: Record<string, Given> = {
     payload: { id, name: 'New', role: 'lead', email: 'New@Firm.example' },
     leaves: (installation) => row(installation, 'person', id),
     expected: { name: 'New', email: 'new@firm.example', password_hash: null },
+  },
+  'person.set-phone': {
+    payload: { id: MAREN.kind === 'person' ? MAREN.id : '', phone: '+44 20 7946 0012' },
+    leaves: (installation) => row(installation, 'person', demoId('person', 'maren'))?.phone,
+    expected: '+44 20 7946 0012',
+  },
+  'neighbour.set': {
+    payload: { id, job: signalHouse, name: 'Number 4', phone: '0555 0190', note: 'two dogs' },
+    leaves: (installation) => row(installation, 'neighbour', id),
+    expected: { name: 'Number 4', note: 'two dogs', removed: 0 },
+  },
+  'neighbour.remove': {
+    before: (installation) => must(installation, 'neighbour.set', { id, job: signalHouse, name: 'Number 4' }),
+    payload: { id },
+    leaves: (installation) => row(installation, 'neighbour', id)?.removed,
+    expected: 1,
+  },
+  'question.ask': {
+    before: (installation) => must(installation, 'update.send', letter(installation)),
+    who: { kind: 'link', id: other, audience: 'client', job: signalHouse, sub: null },
+    payload: { id, job: signalHouse, name: 'Averill', text: 'May the window seat stay?' },
+    leaves: (installation) => row(installation, 'question', id),
+    expected: { text: 'May the window seat stay?', answered_at: null },
+  },
+  'question.answer': {
+    before: (installation) => {
+      must(installation, 'update.send', letter(installation));
+      must(
+        installation,
+        'question.ask',
+        { id: second, job: signalHouse, name: 'Averill', text: 'May it stay?' },
+        { kind: 'link', id: other, audience: 'client', job: signalHouse, sub: null },
+      );
+    },
+    payload: { id: second, version: 1, answer: 'Yes.', updateId: second, messageId: fourth },
+    leaves: (installation) => [
+      row(installation, 'question', second)?.answer,
+      row(installation, 'message', fourth)?.address,
+    ],
+    expected: ['Yes.', 'a@a.example'],
   },
   'sub.add': {
     payload: { id, trade: 'paint', name: 'Third Bucket', also: ['tile'], crews: 1, phone: '+44 20 7946 0011' },

@@ -33,6 +33,14 @@ export const addPerson = command(
   ['password'],
 );
 
+/** Under which number somebody of the firm is called: those who are written to read the contractor’s. */
+export const setPhone = command(
+  'person.set-phone',
+  OWNER,
+  'firm',
+  object({ id: field.id('who it is'), phone: field.phone() }).noUnknown(),
+);
+
 /** By whose days the firm works: what is today, morning and afternoon follows. */
 export const setZone = command(
   'firm.set-zone',

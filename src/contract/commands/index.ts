@@ -14,6 +14,8 @@ import * as scope from './scope';
 import * as selections from './selections';
 import * as sites from './sites';
 import * as updates from './news';
+import * as neighbours from './neighbours';
+import * as questions from './questions';
 import * as undo from './undo';
 import * as visits from './visits';
 import * as walks from './walks';
@@ -37,6 +39,7 @@ export const COMMANDS = {
   'area.accept': completion.acceptArea,
   'firm.found': firm.foundFirm,
   'person.add': firm.addPerson,
+  'person.set-phone': firm.setPhone,
   'firm.set-zone': firm.setZone,
   'sub.add': firm.addSub,
   'sub.change': firm.changeSub,
@@ -220,6 +223,10 @@ export const COMMANDS = {
   'draft.write': updates.writeLine,
   'draft.unwrite': updates.unwriteLine,
   'update.send': updates.sendUpdate,
+  'neighbour.set': neighbours.setNeighbour,
+  'neighbour.remove': neighbours.removeNeighbour,
+  'question.ask': questions.askQuestion,
+  'question.answer': questions.answerQuestion,
   'share.make': updates.makeLink,
   'share.revoke': updates.revokeLink,
   'message.pass-on': updates.passOnMessage,

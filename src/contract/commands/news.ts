@@ -3,7 +3,7 @@ import { command, EVERYBODY, OFFICE } from '../command';
 import * as field from '../fields';
 
 /** Who reads a job's news: what they are told is composed when it is looked at. */
-export const READERS = ['client', 'crew'] as const;
+export const READERS = ['client', 'crew', 'neighbour'] as const;
 export type Reader = (typeof READERS)[number];
 
 const draft = () => ({ job: field.id(), audience: field.oneOf('who reads it', READERS) });
@@ -58,7 +58,7 @@ export const sendUpdate = command(
   }).noUnknown(),
 );
 
-const AUDIENCES = ['client', 'crew', 'sub'] as const;
+const AUDIENCES = ['client', 'crew', 'sub', 'neighbour'] as const;
 export type Audience = (typeof AUDIENCES)[number];
 export const makeLink = command(
   'share.make',

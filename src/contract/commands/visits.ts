@@ -32,8 +32,8 @@ export const tellVisits = command(
     .test('somebody', 'name at least one visit or one end', ({ visits, ends }) => visits.length + ends.length > 0),
 );
 
-/** What whoever comes said to the day of a visit. */
-const ANSWERS = ['yes', 'no'] as const;
+/** What whoever comes said to the day of a visit; who says another day says no to this one. */
+const ANSWERS = ['yes', 'no', 'another day'] as const;
 export const answerVisits = command(
   'visit.answer',
   [...ROLES, 'link'],
@@ -46,7 +46,16 @@ export const answerVisits = command(
     answer: field.oneOf('the answer', ANSWERS),
     by: field.line('who said it', 80),
     note: field.optionalText('what they said', 300).default(''),
-  }).noUnknown(),
+    /** The day on which they could, with its half. */
+    wishDay: field.optionalDay('the day on which you could'),
+    wishHalf: field.optionalWhole('the half of the day', 0, 1).default(0),
+  })
+    .noUnknown()
+    .test('wish', function needsDay({ answer, wishDay }) {
+      return answer === 'another day' && !wishDay
+        ? this.createError({ path: 'wishDay', message: 'say on which day you could' })
+        : true;
+    }),
 );
 
 const visits = () =>

@@ -3,10 +3,11 @@ import type { Day } from '@/core/units/day';
 import type { Phrase } from '@/core/words/phrase';
 import type { LivingGap } from './living';
 import type { Audience, Reader } from '../commands/news';
+import type { DraftPart } from '@/core/news/news';
 import type { ShownPart } from '@/core/news/own-words';
 import type { MovedView } from './visits';
 import type { Statement, StatementDiff } from '@/core/scope/statement';
-import type { JobHead, PastShown, PictureView } from './job';
+import type { JobHead, PastShown } from './job';
 import type { Currency } from '@/core/units/money';
 import type { ClientChange } from './changes';
 
@@ -59,6 +60,10 @@ export interface NewsView {
   /** Who reads the news of this job, whether something waits for them, when they were written to last. */
   readers: { audience: Reader; who: string; waits: boolean; told: string }[];
   draft: DraftView;
+  /** What was asked on pages of this job and waits for an answer. */
+  questions: OpenQuestion[];
+  /** Who lives beside it. */
+  neighbours: { id: string; name: string; email: string; phone: string; note: string }[];
   /** Visits and ends that moved, and who has to hear of it. */
   moved: MovedView;
   updates: UpdateView[];
@@ -69,12 +74,33 @@ export interface NewsView {
   /** There may be more links that open than those. */
   moreLinks: boolean;
   /** Whom to send to, by audience. */
-  suggested: { client: { name: string; address: string }[]; crew: { name: string; address: string }[] };
+  suggested: Record<Reader, { name: string; address: string }[]>;
   subs: { id: string; name: string }[];
 }
 
 /** What a share link opens. */
-export type SharedView = ClientShared | CrewShared;
+export type SharedView = ClientShared | CrewShared | NeighbourShared;
+
+/** What somebody asked on their page, and what they were answered. */
+export interface Asked {
+  id: string;
+  name: string;
+  text: string;
+  when: string;
+  answer: string;
+  /** Who answered and when; empty while nobody has. */
+  answered: string;
+}
+
+/** What somebody asked, for whoever answers it. */
+export interface OpenQuestion {
+  id: string;
+  version: number;
+  name: string;
+  audience: Audience;
+  text: string;
+  when: string;
+}
 
 interface SharedBase {
   firm: string;
@@ -83,19 +109,41 @@ interface SharedBase {
   expiresOn: Day;
   acknowledged: string | null;
   canAcknowledge: boolean;
+  /** Whom to call. */
+  call: { name: string; phone: string };
+  questions: Asked[];
+  /** Jobs one may ask about. */
+  askAbout: { id: string; name: string }[];
+}
+
+/** What a neighbour reads: as it is now. */
+export interface NeighbourShared extends SharedBase {
+  audience: 'neighbour';
+  title: string;
+  parts: DraftPart[];
+  updates: { title: string; body: string; when: string }[];
 }
 
 export interface ClientShared extends SharedBase {
   audience: 'client';
   job: { name: string; address: string };
-  done: number;
-  finish: Day | null;
+  /** Where the job is and when it ends; what was found; the next two weeks: as it is now, in the words of their news. */
+  now: {
+    opening: string;
+    found: string[];
+    weeks: string[];
+    ahead: string;
+    /** What the steps of those weeks are. */
+    meanings: { word: string; means: Phrase }[];
+  };
+  /** Room by room in the order of a walk: the same spot before and now, or the newest picture. */
+  tour: { area: string; text: string; before: TourPicture | null; now: TourPicture }[];
   updates: { title: string; body: string; when: string }[];
-  /** What comes within the next days, with a line that explains it. */
-  next: { when: string; text: string; means: Phrase | null }[];
   /** What those who live there are without and when, and the hours on which something is off. */
   household: { gaps: LivingGap[]; off: { when: string; text: string }[] };
   decisions: { text: string; by: Day }[];
+  /** What they chose, approved and answered, the newest first. */
+  receipts: { key: string; text: string; when: string }[];
   /** What is theirs to choose, with what there is to choose from. */
   choices: {
     id: string;
@@ -114,7 +162,6 @@ export interface ClientShared extends SharedBase {
   }[];
   /** What was asked of them on this page and is not answered. */
   requests: { id: string; kind: 'approval' | 'answer' | 'drawing'; subject: string; by: Day | null; waits: string[] }[];
-  pictures: PictureView[];
   /** At the end of a job: their own list, and the rooms they accept. */
   completion: {
     items: {
@@ -136,6 +183,13 @@ export interface ClientShared extends SharedBase {
   } | null;
   changes: ClientChange[];
   currency: Currency;
+}
+
+/** A picture of a tour, with when it was taken. */
+export interface TourPicture {
+  hash: string;
+  when: string;
+  alt: string;
 }
 
 /** Work of one sub at one job on days that follow each other. */

@@ -381,6 +381,8 @@ export interface TodayView {
   /** Jobs whose readers have something to be told, and those of which a message did not arrive. */
   drafts: { job: string; jobName: string; count: number }[];
   failed: { job: string; jobName: string; to: string[] }[];
+  /** What was asked on pages that people were given and nobody has answered. */
+  questions: { id: string; job: string; jobName: string; name: string; text: string; when: string }[];
   finishes: { job: string; name: string; finish: Day | null; promise: Day | null; late: number }[];
   problem: PlanProblem | null;
 }

@@ -17,6 +17,8 @@ export interface MovedVisit {
   said: Said;
   /** Who said it and when; empty where nothing was said. */
   saidBy: string;
+  /** On which half-day they said they could, with its words. */
+  wish: { day: Day; half: 0 | 1; words: string } | null;
   /** They said yes to the day it stood on, or it stands in the days that are frozen: to be settled. */
   conflict: boolean;
   /** What keeps it from where it stood; what it was found because of. */

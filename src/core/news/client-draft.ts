@@ -49,8 +49,14 @@ export function clientDraft(news: News): Draft {
         'In the house',
         news.off.map(({ when, text }) => ({ key: `off:${when} ${text}`, text: `${when}: ${text}.` })),
       ),
+      ...part('from', '', from(news)),
     ],
   };
+}
+
+function from({ from: { name, firm, phone } }: News): DraftLine[] {
+  const text = [name, firm, phone].filter(Boolean).join(', ');
+  return text ? [{ key: 'from', text }] : [];
 }
 
 const place = (news: News, area: string): string => news.areas.get(area) ?? 'The house';

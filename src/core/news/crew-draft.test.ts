@@ -31,6 +31,10 @@ const news = (over: Partial<News> = {}): News => ({
   today: '2027-03-09',
   since: '2027-03-02',
   off: [],
+  address: '1 Quay',
+  there: [],
+  loudHalf: null,
+  from: { firm: 'Harrow', name: 'Maren', phone: '0555 0100' },
   livedIn: false,
   diff: nothing,
   areas: new Map([
@@ -59,6 +63,7 @@ const work = (over: Partial<NextWork> = {}): NextWork => ({
   trade: 'wiring',
   crew: 'Gull Wiring',
   halfDays: 2,
+  until: '2027-03-10',
   after: [],
   ...over,
 });

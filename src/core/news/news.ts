@@ -26,6 +26,7 @@ export interface Seen {
 /** What somebody is written: everything from when they were written to last until today. */
 export interface News extends Seen {
   job: string;
+  address: string;
   today: Day;
   /** The day on which they were written to last; none where this is the first time. */
   since?: Day;
@@ -35,6 +36,12 @@ export interface News extends Seen {
   /** What the client is asked to decide, with the day by which it is needed. */
   decisions: { id: string; text: string; by: Day | null }[];
   cautions: { area: string; text: string }[];
+  /** What stands outside, and what comes. */
+  there: { what: string; text: string }[];
+  /** The half of the day in which it may be loud. */
+  loudHalf: 'morning' | 'afternoon' | null;
+  /** Who writes, and under which number they are called. */
+  from: { firm: string; name: string; phone: string };
   /** Hours of the next two weeks in which something is off. */
   off: { when: string; text: string }[];
 }
@@ -54,6 +61,8 @@ export interface MovedWork {
 export interface NextWork {
   day: Day;
   afternoon: boolean;
+  /** The last day on which it is worked. */
+  until: Day;
   area: string | null;
   task: TaskId;
   work: WorkName;

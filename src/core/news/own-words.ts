@@ -86,9 +86,21 @@ const movedDays = ({ words, days, written }: OwnWords, now: ReadonlyMap<string, 
     return to !== day && saysDay(words, day, written) ? [{ what, from: day, to }] : [];
   });
 
-/** Days that a text names, of those that have a name. */
-export const daysNamed = (text: string, days: readonly NamedDay[], today: Day): NamedDay[] =>
-  days.filter(({ day }) => saysDay(text, day, today));
+/** Words that say what a thing is: `Kitchen · cabinets` is spoken of as `the cabinets`. */
+const tellingWords = (text: string): string[] =>
+  (text.toLowerCase().match(/[\p{L}]{4,}/gu) ?? []).map((word) => word.replace(/(es|s)$/, ''));
+
+/**
+ * Days that a text names, of those that have a name: of what is spoken of in it too. On one day begins much that somebody
+ * who writes of it has not in mind.
+ */
+export function daysNamed(text: string, days: readonly NamedDay[], today: Day): NamedDay[] {
+  const said = new Set(tellingWords(text));
+  return days.filter(({ key, what, day }) => {
+    if (!saysDay(text, day, today)) return false;
+    return key === 'end' || tellingWords(what).some((word) => said.has(word));
+  });
+}
 
 /** Lines that somebody has to settle before it goes out. */
 export const unsettled = (parts: readonly ShownPart[]): ShownLine[] =>

@@ -240,7 +240,7 @@ export interface Rows {
   };
   draft_line: {
     job: JobId;
-    audience: 'client' | 'crew';
+    audience: 'client' | 'crew' | 'neighbour';
     line: string;
     words: string;
     was: string;
@@ -470,11 +470,11 @@ export interface Rows {
     id: string;
     job: JobId;
     walk: WalkId | null;
-    audience: 'client' | 'crew';
+    audience: 'client' | 'crew' | 'neighbour';
     title: string;
     body: string;
     made_at: string;
-    state: 'draft' | 'sent' | 'dropped';
+    state: 'sent' | 'dropped';
     sent_at: string | null;
     version: number;
   };
@@ -570,6 +570,16 @@ export interface Rows {
     narration: string;
     read_with: string;
     drafts: string;
+  };
+  neighbour: {
+    id: string;
+    job: JobId;
+    name: string;
+    email: string;
+    phone: string;
+    note: string;
+    removed: 0 | 1;
+    version: number;
   };
   normal: {
     month: number;
@@ -912,6 +922,18 @@ export interface Rows {
     at: string;
     person: PersonId | null;
   };
+  question: {
+    id: string;
+    job: JobId;
+    share_link: string;
+    name: string;
+    text: string;
+    asked_at: string;
+    answer: string;
+    answered_at: string | null;
+    answered_by: string;
+    version: number;
+  };
   quiet: {
     id: string;
     job: JobId;
@@ -1069,7 +1091,7 @@ export interface Rows {
     id: string;
     job: JobId | null;
     sub: SubId | null;
-    audience: 'client' | 'crew' | 'sub';
+    audience: 'client' | 'crew' | 'sub' | 'neighbour';
     recipient: string;
     token_hash: string;
     made_at: string;
@@ -1266,7 +1288,7 @@ export interface Rows {
   };
   told: {
     job: JobId;
-    audience: 'client' | 'crew';
+    audience: 'client' | 'crew' | 'neighbour';
     at: string;
     record: string | null;
     steps: string;
@@ -1296,6 +1318,8 @@ export interface Rows {
     said_by: string;
     note: string;
     free: 0 | 1;
+    wish_day: string | null;
+    wish_half: 0 | 1 | null;
   };
   walk: {
     id: WalkId;
@@ -1498,6 +1522,7 @@ export interface Defaults {
   migration: 'number';
   narration: 'recording';
   narration_reading: never;
+  neighbour: 'email' | 'phone' | 'note' | 'removed' | 'version';
   normal: 'month';
   observation:
     | 'phase'
@@ -1554,6 +1579,7 @@ export interface Defaults {
     | 'note'
     | 'version';
   purchased: 'person';
+  question: 'answer' | 'answered_at' | 'answered_by' | 'version';
   quiet: 'area' | 'half' | 'weekdays' | 'last_day' | 'observation';
   rate: never;
   recording: never;
@@ -1652,7 +1678,7 @@ export interface Defaults {
   told: 'record';
   travel: never;
   visit_came: never;
-  visit_day: 'said' | 'told_day' | 'told_half' | 'said_at' | 'said_by' | 'note' | 'free';
+  visit_day: 'said' | 'told_day' | 'told_half' | 'said_at' | 'said_by' | 'note' | 'free' | 'wish_day' | 'wish_half';
   walk: 'finished_at';
   walk_plan: 'before_version' | 'effect';
   way_in:

@@ -39,6 +39,8 @@ import { wayInHandlers } from '../sites/way-in';
 import { siteHandlers } from '../sites/commands';
 import { openingHandlers } from '../sites/openings';
 import { updateHandlers } from '../news/commands';
+import { neighbourHandlers } from '../news/neighbours';
+import { questionHandlers } from '../news/questions';
 import { closeInHandlers } from '../walks/close-in';
 import { walkHandlers } from '../walks/commands';
 import { completionHandlers } from '../walks/completion';
@@ -102,6 +104,8 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   siteHandlers,
   openingHandlers,
   updateHandlers,
+  neighbourHandlers,
+  questionHandlers,
   closeInHandlers,
   walkHandlers,
   mergeAreaHandlers,

@@ -80,6 +80,10 @@ export const firmHandlers = handlers({
       { currency, markup, taxRate, taxShown, tripCost },
     ),
   'person.add': (context, payload) => addOnePerson(context, payload),
+  'person.set-phone': (context, { id, phone }) => {
+    requireRow(context, 'person', id, 'id');
+    execute(context.db, 'UPDATE person SET phone = @phone, version = version + 1 WHERE id = @id', { id, phone });
+  },
   'sub.add': (context, { id, trade, also, name, crews, leadName, email, phone }) => {
     if (trade === 'nobody')
       throw unprocessable(

@@ -79,6 +79,7 @@ export function nextWork(
     .sort((a, b) => a.start - b.start || (sayWork(a.work) < sayWork(b.work) ? -1 : 1))
     .map((task) => ({
       day: dayOfSlot(plan.origin, Math.max(task.start, first)),
+      until: dayOfSlot(plan.origin, Math.max(task.finish - 1, task.start)),
       afternoon: task.start >= first && isAfternoon(task.start),
       area: task.area,
       task: task.id,

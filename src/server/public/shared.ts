@@ -1,5 +1,5 @@
-import type { ClientShared, CrewShared, SharedView } from '@/contract/views/news';
-import type { Audience } from '@/contract/commands/news';
+import type { ClientShared, CrewShared, NeighbourShared, SharedView } from '@/contract/views/news';
+import type { Audience, Reader } from '@/contract/commands/news';
 import { groupBy } from '@/core/group-by';
 import { lineNet, wholePrice } from '@/core/money/price';
 import { statementDiff } from '@/core/scope/statement';
@@ -20,7 +20,6 @@ import { queryOne } from '../database/query';
 import { countOpened } from '../news/links';
 import type { Installation } from '../installation';
 import { sayDay } from '@/core/words/day';
-import { sayPlaceAndHours } from '@/core/words/logistic';
 import { stepMeaning } from '@/core/words/meanings';
 import { nextWork } from '../plan/effect';
 import { clientChange, liveChanges } from '../views/changes';
@@ -29,19 +28,19 @@ import { alternativesOf, selectionsOf } from '../views/selection';
 import { requestViews } from '../views/requests';
 import { holdsOf } from '../views/holds';
 import { livingGaps, livingOff } from '../views/living';
-import { logisticsOf } from '../views/logistics';
+import { composeDraft, thereAt, writerOf } from '../views/draft';
+import { tourOf } from '../views/tour';
+import { settledByClient } from '../reading/history';
 import { subVisits } from '../views/sub-visits';
 import { briefIn, briefOfJob, findingsOf } from '../views/scope-parts';
-import { pictureViews } from '../views/room';
 import { firmRow, subRows } from '../reading/firm';
 import { areaNames, areaRows, jobRow } from '../reading/job';
 import { finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
 import { readFirm, readJob, type FirmReading, type JobReading } from '../reading/reading';
-import { newestPictures } from '../reading/pictures';
 import { carriedOf } from '../reading/standing';
 import { currencyOfFirm, priceTerms } from '../reading/money';
 import { statementRows, type StatementRow } from '../reading/statements';
-import { linkState, messageOfLink, sentUpdates } from '../reading/updates';
+import { linkState, messageOfLink, questionsOfLink, sentUpdates } from '../reading/updates';
 import { signOffRows } from '../reading/walks';
 import { workDoneOf } from '../reading/weights';
 import { assemblyCautions } from '../reading/assemblies';
@@ -75,7 +74,9 @@ export function openLink(installation: Installation, token: string): OpenLink | 
 
 /** Whether a picture belongs to what a link shows. */
 export const sharesPicture = (installation: Installation, link: OpenLink, hash: string): boolean =>
-  link.audience === 'client' ? isClients(installation, link, hash) : isOfFinding(installation, link, hash);
+  link.audience === 'client'
+    ? isClients(installation, link, hash)
+    : link.audience !== 'neighbour' && isOfFinding(installation, link, hash);
 
 /** A picture of a finding where a crew works, or a sub has a step. */
 const isOfFinding = ({ db }: Installation, { job, sub }: OpenLink, hash: string): boolean =>
@@ -119,30 +120,19 @@ export function countOpening(installation: Installation, link: OpenLink): void {
 export const sharedView = (installation: Installation, link: OpenLink): SharedView =>
   link.audience === 'client' && link.job
     ? clientShared(readFirm(installation).job(link.job), link)
-    : crewShared(link.job ? readJob(installation, link.job).firm : readFirm(installation), link);
+    : link.audience === 'neighbour' && link.job
+      ? neighbourShared(readFirm(installation).job(link.job), link)
+      : crewShared(link.job ? readJob(installation, link.job).firm : readFirm(installation), link);
 
-function base(
-  firm: FirmReading,
-  link: OpenLink,
-): Omit<
-  ClientShared,
-  | 'audience'
-  | 'job'
-  | 'done'
-  | 'finish'
-  | 'updates'
-  | 'next'
-  | 'household'
-  | 'decisions'
-  | 'choices'
-  | 'requests'
-  | 'pictures'
-  | 'completion'
-  | 'statement'
-  | 'changes'
-  | 'currency'
-> {
+type Base = Pick<
+  SharedView,
+  'firm' | 'recipient' | 'today' | 'expiresOn' | 'acknowledged' | 'canAcknowledge' | 'call' | 'questions' | 'askAbout'
+>;
+
+/** @param jobs those one may ask about */
+function base(firm: FirmReading, link: OpenLink, jobs: readonly string[]): Base {
   const message = messageOfLink(firm, link.id);
+  const { name, phone } = writerOf(firm);
   return {
     firm: firmRow(firm)?.name ?? '',
     recipient: link.recipient,
@@ -152,47 +142,67 @@ function base(
       ? `${message.acknowledged_by ?? ''}, ${whenSeen(message.acknowledged_at, firm)}`
       : null,
     canAcknowledge: message !== undefined,
+    call: { name, phone },
+    questions: questionsOfLink(firm, link.id).map((row) => ({
+      ...{ id: row.id, name: row.name, text: row.text, when: whenSeen(row.asked_at, firm), answer: row.answer },
+      answered: row.answered_at ? [row.answered_by, whenSeen(row.answered_at, firm)].filter(Boolean).join(', ') : '',
+    })),
+    askAbout: jobs.map((id) => ({ id, name: jobRow(firm.job(id)).name })),
+  };
+}
+
+/** As it is now: nothing that waits to be sent, nothing that was written by hand. */
+function neighbourShared(job: JobReading, link: OpenLink): NeighbourShared {
+  const { title, parts } = composeDraft(job, 'neighbour').draft;
+  return {
+    ...base(job.firm, link, [job.id]),
+    audience: 'neighbour',
+    ...{ title, parts },
+    updates: updatesFor(job, 'neighbour'),
   };
 }
 
 /** How many updates a link shows: the newest. */
 const UPDATES = 10;
 
-const updatesFor = (job: JobReading, audience: 'client' | 'crew'): { title: string; body: string; when: string }[] =>
+const updatesFor = (job: JobReading, audience: Reader): { title: string; body: string; when: string }[] =>
   sentUpdates(job, audience, UPDATES).map(({ title, body, sent_at }) => ({
     title,
     body,
     when: sent_at ? whenSeen(sent_at, job.firm) : '',
   }));
 
-/** How many pictures a client is shown: the newest. */
-const PICTURES = 8;
+/** What the steps of the next two weeks are, for somebody who is not of the trade. */
+function meaningsOf(job: JobReading): ClientShared['now']['meanings'] {
+  const plan = planOf(job);
+  const works = plan ? nextWork(plan, new Set([job.id]), job.firm.today, MEANT_DAYS) : [];
+  const phases = new Set(works.flatMap(({ phase }) => (phase && !phaseFacts(phase).hold ? [phase] : [])));
+  return [...phases].map((phase) => ({ word: capital(phaseFacts(phase).plain), means: stepMeaning(phase).means }));
+}
+const MEANT_DAYS = 12;
+
+/** What is told of now in the words of a client’s news, without what changed since they were written to. */
+function nowOf(job: JobReading): ClientShared['now'] {
+  const { parts } = composeDraft(job, 'client').draft;
+  const texts = (key: string): string[] => parts.find((part) => part.key === key)?.lines.map(({ text }) => text) ?? [];
+  return {
+    opening: texts('opening').join(' '),
+    found: texts('found'),
+    weeks: texts('next'),
+    ahead: texts('ahead').join(' '),
+    meanings: meaningsOf(job),
+  };
+}
 
 function clientShared(job: JobReading, link: OpenLink): ClientShared {
-  const now = job.firm.today;
   const { name, address } = jobRow(job);
-  const plan = planOf(job);
-  const names = areaNames(job);
   return {
-    ...base(job.firm, link),
+    ...base(job.firm, link, [job.id]),
     audience: 'client',
     job: { name, address },
-    done: workDoneOf(job).share,
-    finish: finishDay(job),
+    now: nowOf(job),
+    tour: tourOf(job),
     updates: updatesFor(job, 'client'),
-    next: plan
-      ? nextWork(plan, new Set([job.id]), now, 7, (task) => task.crew !== null && task.phase !== null)
-          .slice(0, 10)
-          .map((work) => ({
-            when: `${capital(sayDay(work.day, now))}${work.afternoon ? ', afternoon' : ''}`,
-            text: capital(
-              [work.phase ? phaseFacts(work.phase).plain : sayWorkHere(work.work), work.area && names.get(work.area)]
-                .filter(Boolean)
-                .join(' — '),
-            ),
-            means: work.phase ? stepMeaning(work.phase).means : null,
-          }))
-      : [],
     household: {
       gaps: livingGaps(job),
       off: livingOff(job)
@@ -202,6 +212,7 @@ function clientShared(job: JobReading, link: OpenLink): ClientShared {
     decisions: holdsOf(job)
       .filter((hold) => hold.kind === 'client' && hold.request === null)
       .map((hold) => ({ text: capital(hold.text), by: hold.expectedOn })),
+    receipts: receiptsOf(job),
     choices: choicesOf(job),
     requests: requestViews(job)
       .filter((request) => request.party === 'client' && request.standing === 'sent')
@@ -212,7 +223,6 @@ function clientShared(job: JobReading, link: OpenLink): ClientShared {
         by: request.neededBy,
         waits: request.waits.map((wait) => wait.text),
       })),
-    pictures: pictureViews(job, newestPictures(job, PICTURES)),
     completion: completionShared(job),
     statement: statementShared(job),
     changes: liveChanges(job)
@@ -221,6 +231,13 @@ function clientShared(job: JobReading, link: OpenLink): ClientShared {
     currency: currencyOfFirm(job.firm),
   };
 }
+
+/** What they settled on their pages, each with its time. */
+const receiptsOf = (job: JobReading): ClientShared['receipts'] =>
+  settledByClient(job).map(({ id, at, text, category, subject }) => ({
+    ...{ key: id, when: whenSeen(at, job.firm) },
+    text: `${capital(category ?? subject ?? '')}: ${text}`,
+  }));
 
 /**
  * What is open and the client's to choose. Prices are for all of it where it is known how many, everything included; what
@@ -307,7 +324,7 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
   const sub = subRows(firm).find(({ id }) => id === link.sub);
   const inMyRooms = new Set(mine.filter((task) => task.state !== 'done').map((task) => task.area));
   return {
-    ...base(firm, link),
+    ...base(firm, link, [...jobIds]),
     audience: link.audience === 'sub' ? 'sub' : 'crew',
     title: link.job ? (jobs.get(link.job)?.name ?? '') : (sub?.name ?? ''),
     updates: link.job ? updatesFor(firm.job(link.job), 'crew') : [],
@@ -318,7 +335,9 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
       const brief = briefOfJob(firm.job(id));
       return isEmptyBrief(brief) ? [] : [{ job: jobs.get(id)?.name ?? '', brief }];
     }),
-    there: [...jobIds].flatMap((id) => thereAt(firm.job(id))),
+    there: [...jobIds].flatMap((id) =>
+      thereAt(firm.job(id)).map((thing) => ({ ...thing, job: jobRow(firm.job(id)).name })),
+    ),
     cautions: [
       ...carried.filter((item) => item.kind === 'caution'),
       ...[...jobIds].flatMap((id) => assemblyCautions(firm.job(id))),
@@ -330,15 +349,6 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
     ),
   };
 }
-
-/** What stands on a job or is booked, with its place, hours and day; nothing of what nobody has placed or booked. */
-const thereAt = (job: JobReading): CrewShared['there'] =>
-  logisticsOf(job).flatMap((logistic) => {
-    const { id, label, state, bookedOn } = logistic;
-    const day = state === 'booked' && bookedOn ? `comes ${formatDay(bookedOn, job.firm.today)}` : '';
-    const text = [sayPlaceAndHours(logistic), state === 'here' ? 'is there' : day].filter(Boolean).join(', ');
-    return text === '' ? [] : [{ key: id, job: jobRow(job).name, what: label, text }];
-  });
 
 /** How far ahead a crew's page looks. */
 const AHEAD_DAYS = 14;

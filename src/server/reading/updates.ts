@@ -1,6 +1,7 @@
 import type { Reader } from '@/contract/commands/news';
 import type { PastPlace } from '@/contract/past';
-import type { Day } from '@/core/units/day';
+import { addDays, type Day } from '@/core/units/day';
+import { dayIn } from '@/core/units/zone';
 import { queryAll, queryOne } from '../database/query';
 import type { Rows } from '../database/rows';
 import { OF_JOBS, ofJob, rowsOf, type FirmReading, type JobReading } from './reading';
@@ -22,20 +23,65 @@ export const draftLineRows = rowsOf<Rows['draft_line']>(
   `SELECT * FROM draft_line WHERE job ${OF_JOBS} ORDER BY job, audience, written_at, line`,
 );
 
-/** Of each reader whether a walk was finished since they were written to, or somebody wrote in their draft. */
-const waitingRows = rowsOf<{ job: string; audience: Reader }>(
-  `SELECT job.id AS job, reader.value AS audience
+/**
+ * Client and crew, where a walk was finished since they were written to or somebody wrote in their draft; neighbours, where
+ * there are some, with when they were written to.
+ */
+const waitingRows = rowsOf<{ job: string; audience: Reader; told: string }>(
+  `SELECT job.id AS job, reader.value AS audience, coalesce(told.at, '') AS told
     FROM job
-    JOIN json_each('["client", "crew"]') AS reader
+    JOIN json_each('["client", "crew", "neighbour"]') AS reader
     LEFT JOIN told ON told.job = job.id AND told.audience = reader.value
     WHERE job.id ${OF_JOBS} AND (
-      EXISTS (SELECT 1 FROM walk WHERE walk.job = job.id AND walk.finished_at > coalesce(told.at, ''))
+      reader.value <> 'neighbour'
+        AND EXISTS (SELECT 1 FROM walk WHERE walk.job = job.id AND walk.finished_at > coalesce(told.at, ''))
+      OR reader.value = 'neighbour'
+        AND EXISTS (SELECT 1 FROM neighbour WHERE neighbour.job = job.id AND removed = 0)
       OR EXISTS (SELECT 1 FROM draft_line WHERE draft_line.job = job.id AND draft_line.audience = reader.value))
     ORDER BY job.id, audience`,
 );
 
+/** What neighbours are told reaches two weeks ahead. */
+const NEIGHBOUR_DAYS = 14;
+
 /** Who a job's news waits for. */
-export const waitingReaders = (job: JobReading): Reader[] => waitingRows(job).map(({ audience }) => audience);
+export const waitingReaders = (job: JobReading): Reader[] =>
+  waitingRows(job).flatMap(({ audience, told }) =>
+    audience === 'neighbour' && told !== '' && dayIn(job.firm.zone, told) > addDays(job.firm.today, -NEIGHBOUR_DAYS)
+      ? []
+      : [audience],
+  );
+
+/** Who lives beside a job. */
+export const neighbourRows = rowsOf<Rows['neighbour']>(
+  `SELECT * FROM neighbour WHERE job ${OF_JOBS} AND removed = 0 ORDER BY job, name, id`,
+);
+
+type QuestionRow = Rows['question'] & { audience: Rows['share_link']['audience'] };
+
+/** What was asked on pages of a job and nobody has answered, the oldest first. */
+export const openQuestions = rowsOf<QuestionRow>(
+  `SELECT question.*, share_link.audience
+    FROM question
+    JOIN share_link ON share_link.id = question.share_link
+    WHERE question.job ${OF_JOBS} AND answered_at IS NULL
+    ORDER BY asked_at, question.id`,
+);
+
+/** What was asked and answered on the pages of one who reads them, the oldest first. */
+export const questionsOfLink = (firm: FirmReading, link: string): Rows['question'][] =>
+  queryAll<Rows['question']>(
+    firm.db,
+    `SELECT * FROM question
+      WHERE share_link IN (SELECT other.id
+        FROM share_link
+        JOIN share_link AS other ON other.audience = share_link.audience AND other.job IS share_link.job
+          AND other.sub IS share_link.sub AND (other.recipient = share_link.recipient OR share_link.audience IN ('client', 'sub'))
+        WHERE share_link.id = @link)
+      ORDER BY asked_at DESC, id
+      LIMIT 20`,
+    { link },
+  ).reverse();
 
 /** Whether a link opens. */
 export const linkState = (
@@ -98,7 +144,7 @@ export const linkRows = (
   );
 
 /** Updates that were sent for an audience, the newest first; what went to one sub alone is theirs. */
-export const sentUpdates = (job: JobReading, audience: 'client' | 'crew', most: number): UpdateRow[] =>
+export const sentUpdates = (job: JobReading, audience: Reader, most: number): UpdateRow[] =>
   queryAll<UpdateRow>(
     job.firm.db,
     `SELECT *

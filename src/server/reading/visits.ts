@@ -60,16 +60,19 @@ function stoodOf(today: Day, row: VisitDay): Stood {
   return { slot: slotOf(today, row.day, row.half), said: isToldSo(row) ? SAID[row.said] : 'nothing' };
 }
 
-/** Who said no to a day does not come on it. */
+/** Who said no to a day does not come on it; who said from when they could comes no sooner. */
 export const declinedWaits = ofJob((job): NotBefore[] => {
   const { firm } = job;
   const names = new Map<string, string>(subRows(firm).map(({ id, name }) => [id, name]));
-  return [...visitDays(firm).values()].flatMap(({ task, job: of, crew, said, told_day: day }): NotBefore[] =>
-    of === job.id && said === 'declined' && day !== null && day >= firm.today
+  return [...visitDays(firm).values()].flatMap(({ task, job: of, crew, said, told_day: day, ...row }): NotBefore[] =>
+    of === job.id && said === 'declined' && day !== null && (day >= firm.today || (row.wish_day ?? '') >= firm.today)
       ? [
           {
             task,
-            slot: slotOf(firm.today, day, 1) + 1,
+            slot: Math.max(
+              slotOf(firm.today, day, 1) + 1,
+              row.wish_day ? slotOf(firm.today, row.wish_day, row.wish_half ?? 0) : 0,
+            ),
             open: false,
             wait: { kind: 'declined', who: names.get(crew) ?? 'Whoever comes', day },
           },

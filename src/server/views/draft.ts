@@ -1,21 +1,24 @@
 import type { Reader } from '@/contract/commands/news';
 import { clientDraft } from '@/core/news/client-draft';
 import { crewDraft } from '@/core/news/crew-draft';
+import { neighbourDraft } from '@/core/news/neighbour-draft';
 import type { Draft, MovedWork, NamedDay, News } from '@/core/news/news';
 import { draftText, unsettled, withOwnWords, type OwnWords, type ShownPart } from '@/core/news/own-words';
 import { sumByCause } from '@/core/schedule/slippage';
 import { taskId } from '@/core/sequence/site';
-import { addDays, daysBetween, mondayOf } from '@/core/units/day';
+import { addDays, daysBetween, formatDay, mondayOf } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { dayIn } from '@/core/units/zone';
 import { diffSince, type ProgressChange } from '@/core/walks/diff';
+import { sayPlaceAndHours } from '@/core/words/logistic';
 import { sayWork } from '@/core/words/work';
 import { nextWork } from '../plan/effect';
 import { movesSince } from '../reading/baselines';
 import { coveredIn } from '../reading/covered';
+import { firmRow, peopleOf } from '../reading/firm';
 import { areaNames, jobRow } from '../reading/job';
 import { finishDay, planOf } from '../reading/plan';
-import { ofJob, type JobReading } from '../reading/reading';
+import { ofJob, type FirmReading, type JobReading } from '../reading/reading';
 import { recordsKeptAfter } from '../reading/records';
 import { settledAfter } from '../reading/scope';
 import { selectionNames } from '../reading/selections';
@@ -25,6 +28,7 @@ import { draftLineRows, toldOf } from '../reading/updates';
 import { endDays, lastCauses } from '../reading/visits';
 import { weightsOf, workDoneOf } from '../reading/weights';
 import { livingOff } from './living';
+import { logisticsOf } from './logistics';
 import { movedVisits } from './moved';
 import { selectionsOf } from './selection';
 
@@ -64,6 +68,7 @@ function newsFor(job: JobReading, audience: Reader): News {
   const end = { before: endDays(firm).get(job.id)?.day, after: finishDay(job), promised: row.promise_day };
   return {
     job: row.name,
+    address: row.address,
     today,
     ...(told ? { since: dayIn(firm.zone, told.at) } : {}),
     livedIn: row.lived_in === 1,
@@ -78,8 +83,26 @@ function newsFor(job: JobReading, audience: Reader): News {
     next: plan ? nextWork(plan, new Set([job.id]), today, daysBetween(today, last)) : [],
     decisions: decisionsOf(job),
     cautions: [...coveredIn(job), ...diff.cautions],
+    there: audience === 'neighbour' ? thereAt(job) : [],
+    loudHalf: row.loud_half,
+    from: writerOf(firm),
     off: livingOff(job).filter(({ day }) => day <= addDays(today, OFF_DAYS)),
   };
+}
+
+/** What stands on a job or is booked, with its place, hours and day; nothing of what nobody has placed or booked. */
+export const thereAt = (job: JobReading): { key: string; what: string; text: string }[] =>
+  logisticsOf(job).flatMap((logistic) => {
+    const { id, label, state, bookedOn } = logistic;
+    const day = state === 'booked' && bookedOn ? `comes ${formatDay(bookedOn, job.firm.today)}` : '';
+    const text = [sayPlaceAndHours(logistic), state === 'here' ? 'is there' : day].filter(Boolean).join(', ');
+    return text === '' ? [] : [{ key: id, what: label, text }];
+  });
+
+/** Who writes: the contractor, with the number under which they are called; empty where they gave none. */
+export function writerOf(firm: FirmReading): News['from'] {
+  const contractor = peopleOf(firm).find(({ role }) => role === 'contractor');
+  return { firm: firmRow(firm)?.name ?? '', name: contractor?.name ?? '', phone: contractor?.phone ?? '' };
 }
 
 /** Visits of a job that stand on another half-day than people go by. */
@@ -100,11 +123,12 @@ function movedOf(job: JobReading): MovedWork[] {
   });
 }
 
-/** What moved the last day most since the client was told one. */
+/** What moved the last day most since the client was told one, the way it moved in all. */
 function causesOfEnd(job: JobReading): News['causes'] {
-  const since = endDays(job.firm).get(job.id)?.said_at;
-  if (since === undefined) return [];
-  return sumByCause(movesSince(job, since).filter(({ task }) => task === null))
+  const [told, end] = [endDays(job.firm).get(job.id), finishDay(job)];
+  if (!told || !end || told.day === end) return [];
+  return sumByCause(movesSince(job, told.said_at).filter(({ task }) => task === null))
+    .filter(({ halves }) => halves > 0 === end > told.day)
     .slice(0, 2)
     .flatMap(({ causes }) => causes);
 }
@@ -163,9 +187,15 @@ const ownWords = (job: JobReading, audience: Reader): OwnWords[] =>
       written: dayIn(job.firm.zone, written_at),
     }));
 
+const DRAFTS: Record<Reader, (news: News) => Draft> = {
+  client: clientDraft,
+  crew: crewDraft,
+  neighbour: neighbourDraft,
+};
+
 export function composeDraft(job: JobReading, audience: Reader): Composed {
   const news = newsFor(job, audience);
-  const draft = audience === 'client' ? clientDraft(news) : crewDraft(news);
+  const draft = DRAFTS[audience](news);
   const parts = withOwnWords(draft, ownWords(job, audience), namedDays(job));
   return { draft, parts, text: draftText(parts), unsettled: unsettled(parts).length };
 }

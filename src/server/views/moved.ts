@@ -148,10 +148,18 @@ function movedVisit(
     from: sayHalfDay(from, today),
     to: sayHalfDay({ day, half }, today),
     saidBy: saidBy(firm, row),
+    wish: wishOf(firm, row),
     conflict: row.said === 'confirmed' || slotOf(today, from.day, from.half) < frozenUntil(firm),
     reason: sayReason(task.reason, plan.origin),
     cause: causes.get(task.id) ?? '',
   };
+}
+
+/** The day on which they said they could, while it is not over. */
+function wishOf({ today }: FirmReading, { said, wish_day, wish_half }: VisitDay): MovedVisit['wish'] {
+  if (said !== 'declined' || wish_day === null || wish_day < today) return null;
+  const half = wish_half ?? 0;
+  return { day: wish_day, half, words: sayHalfDay({ day: wish_day, half }, today) };
 }
 
 /** `Marek, Tue 9 Mar 14:20`. */
@@ -175,8 +183,9 @@ function endMoved(firm: FirmReading, job: string): MovedEnd[] {
 export function saidWords(firm: FirmReading, row: VisitDay): string {
   if (row.said === 'nothing' || row.told_day === null) return 'Nothing was said of this day yet.';
   const on = sayHalfDay({ day: row.told_day, half: row.told_half ?? 0 }, firm.today);
-  const note = row.note ? `: ${row.note}` : '';
-  return `${SAID[row.said]} ${on} (${saidBy(firm, row)})${note}.`;
+  const wish = wishOf(firm, row);
+  const note = [row.note, wish && `could come ${wish.words}`].filter(Boolean).join('; ');
+  return `${SAID[row.said]} ${on} (${saidBy(firm, row)})${note && `: ${note}`}.`;
 }
 
 const SAID = { told: 'Told', asked: 'Asked for', confirmed: 'Said yes to', declined: 'Said no to' } as const;

@@ -16,7 +16,9 @@ import {
   linkRows,
   linkState,
   messagesOf,
+  neighbourRows,
   newestSent,
+  openQuestions,
   toldOf,
   waitingReaders,
 } from '../reading/updates';
@@ -65,17 +67,24 @@ export function newsView(
     most,
   );
   const waiting = waitingReaders(job);
-  const reader = READERS.find((audience) => audience === to) ?? waiting[0] ?? 'client';
+  const neighbours = neighbourRows(job);
+  const readers = READERS.filter((audience) => audience !== 'neighbour' || neighbours.length > 0);
+  const reader = readers.find((audience) => audience === to) ?? waiting[0] ?? 'client';
   return {
     job: jobHead(job),
     today: firm.today,
-    readers: READERS.map((audience) => ({
+    readers: readers.map((audience) => ({
       audience,
-      who: audience === 'client' ? row.client || 'The client' : 'The crew',
+      who: WHO[audience] || row.client || 'The client',
       waits: waiting.includes(audience),
       told: toldWords(job, audience),
     })),
     draft: draftView(job, reader),
+    questions: openQuestions(job).map(({ id, version, name, audience, text, asked_at }) => ({
+      ...{ id, version, name, audience, text },
+      when: whenSeen(asked_at, firm),
+    })),
+    neighbours: neighbours.map(({ id, name, email, phone, note }) => ({ id, name, email, phone, note })),
     moved: movedView(firm, job.id),
     updates: shown.map(({ id, audience, title, body, sent_at }) => ({
       id,
@@ -102,10 +111,13 @@ export function newsView(
       crew: subs
         .filter((sub) => sub.email)
         .map((sub) => ({ name: sub.lead_name ? `${sub.lead_name}, ${sub.name}` : sub.name, address: sub.email })),
+      neighbour: neighbours.flatMap(({ name, email }) => (email ? [{ name, address: email }] : [])),
     },
     subs: subs.map(({ id, name }) => ({ id, name })),
   };
 }
+
+const WHO: Record<Reader, string> = { client: '', crew: 'The crew', neighbour: 'The neighbours' };
 
 /** When they were written to last. */
 function toldWords(job: JobReading, audience: Reader): string {

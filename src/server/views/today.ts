@@ -18,7 +18,8 @@ import { jobRow } from '../reading/job';
 import { finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
 import { ofFirm, type FirmReading, type JobReading } from '../reading/reading';
 import { movedView } from './moved';
-import { failedMessages, waitingReaders } from '../reading/updates';
+import { whenSeen } from '../words';
+import { failedMessages, openQuestions, waitingReaders } from '../reading/updates';
 import { lastLeftDay, lastWalk } from '../reading/walks';
 import { runView } from './run-list';
 import { ago } from '../words';
@@ -122,6 +123,12 @@ export const todayView = ofFirm((firm): TodayView => {
       const count = waitingReaders(job).length;
       return count > 0 ? [{ job: job.id, jobName: name(job), count }] : [];
     }),
+    questions: jobs.flatMap((job) =>
+      openQuestions(job).map(({ id, name: asker, text, asked_at }) => ({
+        ...{ id, job: job.id, jobName: name(job), name: asker, text },
+        when: whenSeen(asked_at, firm),
+      })),
+    ),
     failed: jobs.flatMap((job) => {
       const failed = failedMessages(job);
       return failed.length > 0

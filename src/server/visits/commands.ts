@@ -60,6 +60,13 @@ function noVisitWords({ work, crew, state }: PlannedTask): string {
   return `${sayWork(work)} is ${how}; only what has not begun has a day to speak of.`;
 }
 
+/** The half-day on which somebody could come who cannot on the one they were told. */
+interface Wish {
+  wishDay: Day | null;
+  wishHalf: number | null;
+}
+const NO_WISH: Wish = { wishDay: null, wishHalf: null };
+
 /** From now on it stands on that half-day, and this is what was said of it. */
 function keepSaid(
   context: CommandContext,
@@ -67,14 +74,15 @@ function keepSaid(
   said: VisitDay['said'],
   by: string,
   note = '',
+  wish: Wish = NO_WISH,
 ): void {
   execute(
     context.db,
     `UPDATE visit_day
       SET day = @day, half = @half, told_day = @day, told_half = @half, said = @said, said_at = @now, said_by = @by,
-        note = @note
+        note = @note, wish_day = @wishDay, wish_half = @wishHalf
       WHERE task = @task`,
-    { task: task.id, day, half, said, now: context.now, by, note },
+    { task: task.id, day, half, said, now: context.now, by, note, ...wish },
   );
 }
 
@@ -125,14 +133,31 @@ function needAnswerable({ who }: CommandContext, visit: Visit, field: string): v
 }
 
 /** Those of some visits that are not answered like this yet; refused where all are. */
-function notYet(visits: readonly Visit[], answer: 'yes' | 'no'): Visit[] {
-  const open = visits.filter((visit) => !isTold(visit) || visit.row?.said !== SAID[answer]);
+function notYet(visits: readonly Visit[], answer: keyof typeof SAID, wish: Wish): Visit[] {
+  const open = visits.filter(
+    (visit) =>
+      !isTold(visit) ||
+      visit.row?.said !== SAID[answer] ||
+      visit.row.wish_day !== wish.wishDay ||
+      visit.row.wish_half !== wish.wishHalf,
+  );
   if (open.length > 0) return open;
   const by = visits[0]?.row?.said_by;
-  throw unprocessable('answered-already', `${by ? by : 'They'} said ${answer} to this already.`, 'visits[0].task');
+  throw unprocessable('answered-already', `${by ? by : 'They'} said ${answer} already.`, 'visits[0].task');
 }
 
-const SAID = { yes: 'confirmed', no: 'declined' } as const;
+const SAID = { yes: 'confirmed', no: 'declined', 'another day': 'declined' } as const;
+
+/** The day on which they could, not over and not the one they cannot. */
+function wishOf(context: CommandContext, { answer, wishDay, wishHalf, visits }: Payload<'visit.answer'>): Wish {
+  if (answer !== 'another day' || !wishDay) return NO_WISH;
+  const on = today(context.installation);
+  if (wishDay < on)
+    throw unprocessable('visit-past', `${formatDay(wishDay, on)} is over; say a day to come.`, 'wishDay');
+  if (visits.some(({ day, half }) => day === wishDay && half === wishHalf))
+    throw unprocessable('same-day', 'That is the day you were asked for; say yes to it, or another one.', 'wishDay');
+  return { wishDay, wishHalf };
+}
 
 export const visitHandlers = handlers({
   'visit.tell': (context, { visits: asked, subs, ends, clients }) => {
@@ -156,12 +181,14 @@ export const visitHandlers = handlers({
     for (const visit of visits) keepSaid(context, visit, isOfSub(context, visit.task.crew) ? 'asked' : 'told', by);
     for (const { job, day } of ends) clientTold(context.db, job, day, context.now);
   },
-  'visit.answer': (context, { visits: asked, answer, by, note }) => {
+  'visit.answer': (context, payload) => {
+    const { visits: asked, answer, by, note } = payload;
+    const wish = wishOf(context, payload);
     const plan = needPlan(context);
     const all = visitsOf(context, plan, asked);
     all.forEach((visit, index) => needAnswerable(context, visit, `visits[${index}].task`));
-    const visits = notYet(all, answer);
-    for (const visit of visits) keepSaid(context, visit, SAID[answer], by, note);
+    const visits = notYet(all, answer, wish);
+    for (const visit of visits) keepSaid(context, visit, SAID[answer], by, note, wish);
     for (const [job, list] of groupBy(visits, ({ task }) => task.job)) {
       const [first] = list;
       if (answer === 'yes' || !first) {
@@ -212,7 +239,8 @@ export const visitHandlers = handlers({
       execute(
         context.db,
         `UPDATE visit_day
-          SET crew = @sub, said = 'nothing', told_day = NULL, told_half = NULL, said_at = NULL, said_by = '', note = ''
+          SET crew = @sub, said = 'nothing', told_day = NULL, told_half = NULL, said_at = NULL, said_by = '', note = '',
+            wish_day = NULL, wish_half = NULL
           WHERE task = @task`,
         { sub, task: task.id },
       );

@@ -109,6 +109,8 @@ export function writeStandChanges(db: Connection, { stand, came, gone, anew }: S
           said_at = CASE crew WHEN excluded.crew THEN said_at END,
           said_by = CASE crew WHEN excluded.crew THEN said_by ELSE '' END,
           note = CASE crew WHEN excluded.crew THEN note ELSE '' END,
+          wish_day = CASE crew WHEN excluded.crew THEN wish_day END,
+          wish_half = CASE crew WHEN excluded.crew THEN wish_half END,
           crew = excluded.crew
         WHERE @anew = 1 OR said IN ('nothing', 'declined') OR crew <> excluded.crew`,
       { ...row, anew: anew ? 1 : 0 },

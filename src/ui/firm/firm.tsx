@@ -1,6 +1,15 @@
 'use client';
 import { useState } from 'react';
-import { addHoliday, addPerson, addSub, changeSub, setZone, subAway, subBack } from '@/contract/commands/firm';
+import {
+  addHoliday,
+  addPerson,
+  addSub,
+  changeSub,
+  setPhone,
+  setZone,
+  subAway,
+  subBack,
+} from '@/contract/commands/firm';
 import { restoreJob } from '@/contract/commands/sites';
 import { ROLES, type Role } from '@/contract/command';
 import type { FirmView, SubView } from '@/contract/views/firm';
@@ -20,9 +29,12 @@ import { FirmMoney, HourForm, MoneyForm } from './firm-money';
 import { UsualWeather } from './usual-weather';
 
 type Open =
-  { what: 'person' | 'sub' | 'holiday' | 'zone' | 'money' | 'hour' } | { what: 'change' | 'away'; sub: SubView };
+  | { what: 'person' | 'sub' | 'holiday' | 'zone' | 'money' | 'hour' }
+  | { what: 'change' | 'away'; sub: SubView }
+  | { what: 'phone'; person: FirmView['people'][number] };
 const TITLES = {
   person: 'One more person',
+  phone: 'Their telephone',
   sub: 'One more sub',
   holiday: 'A holiday',
   change: 'Change a sub',
@@ -100,7 +112,13 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
             {view.people.map((person) => (
               <Line key={person.id} beside={<span>{person.role}</span>}>
                 <span className="fw-bold">{person.name}</span> <span className="soft">{person.email}</span>{' '}
-                <Phone number={person.phone} />
+                <Phone number={person.phone} />{' '}
+                {role === 'contractor' && (
+                  <LinkButton onClick={() => setOpen({ what: 'phone', person })}>
+                    {person.phone ? 'Change the number' : 'Add a number'}
+                    <Hidden> of {person.name}</Hidden>
+                  </LinkButton>
+                )}
               </Line>
             ))}
           </Lines>
@@ -233,6 +251,20 @@ function SubsTable({
 function OneForm({ open, view, onDone }: { open: Open; view: FirmView; onDone: () => void }) {
   const { today, zone } = view;
   switch (open.what) {
+    case 'phone':
+      return (
+        <CommandForm
+          kind={setPhone}
+          submit="Save"
+          onDone={onDone}
+          start={() => ({ id: open.person.id, phone: open.person.phone })}
+        >
+          <p className="small-text soft mb-0">
+            Clients, subs and neighbours read the contractor’s number on their pages and letters.
+          </p>
+          <TextField name="phone" label="Telephone" type="tel" />
+        </CommandForm>
+      );
     case 'person':
       return (
         <CommandForm

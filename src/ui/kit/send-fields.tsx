@@ -12,9 +12,7 @@ export function SendFields() {
         <TextField name="address" label="Their e-mail" type="email" />
       </div>
       <TextField name="expiresOn" label="Link works until" type="date" />
-      <p className="small-text soft mb-0">
-        {SENDING_WORDS[sending]}
-      </p>
+      <p className="small-text soft mb-0">{SENDING_WORDS[sending]}</p>
     </>
   );
 }

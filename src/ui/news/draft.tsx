@@ -76,7 +76,7 @@ function DraftPart({ part, onEdit, ...terms }: PartTerms) {
   ) : (
     <section className="draft-part">
       <h3>{part.heading}</h3>
-      {lines}
+      <div className="draft-points">{lines}</div>
     </section>
   );
 }

@@ -26,6 +26,7 @@ export function MakeLink({ view, onDone }: { view: NewsView; onDone: () => void 
         options={[
           ['client', 'the client: this job'],
           ['crew', 'everybody who works here'],
+          ['neighbour', 'a neighbour: noise, dust, what stands outside'],
           ['sub', 'one sub: all its jobs'],
         ]}
       />

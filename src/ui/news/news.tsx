@@ -23,6 +23,8 @@ import { CopyLink } from './copy-link';
 import { Draft } from './draft';
 import { MakeLink } from './make-link';
 import { MessageLine } from './messages';
+import { Neighbours } from './neighbours';
+import { Questions } from './questions';
 import { SendForm } from './send-form';
 
 /** Who is to be told and what they would read, what went out and what became of it, and the links that are open. */
@@ -38,16 +40,20 @@ export function News({ view }: { view: NewsView }) {
           </span>
         </PageHead>
         <div className="news-desk">
-          <aside>
-            <People view={view} />
-            <Links view={view} />
-          </aside>
           <div>
+            <People view={view} />
+          </div>
+          <div>
+            <Questions view={view} />
             <Letter key={view.draft.audience} view={view} />
             <Moved view={view.moved} linksUntil={view.job.linksUntil} />
             <Unasked view={view.moved} linksUntil={view.job.linksUntil} />
             <Sent view={view} />
           </div>
+          <aside>
+            <Neighbours view={view} />
+            <Links view={view} />
+          </aside>
         </div>
       </div>
     </>
@@ -103,18 +109,19 @@ function Letter({ view }: { view: NewsView }) {
   const [sending, setSending] = useState(false);
   const [stale, setStale] = useState('');
   const who = readers.find(({ audience }) => audience === draft.audience)?.who ?? '';
+  const whom = draft.audience === 'client' ? who : who.toLowerCase();
   return (
     <section>
       <BlockHead heading={<Means of="state.draft">{draft.title}</Means>}>
         <span className="soft small-text push">
-          for {draft.audience === 'client' ? who : 'the crew'}: {draft.since}
+          for {whom}: {draft.since}
         </span>
       </BlockHead>
       {stale && <Notice bad>{stale}</Notice>}
       <Draft view={view} />
       <div className="actions mt-3 no-print draft-foot">
         <Button disabled={draft.unsettled > 0 || draft.text === ''} onClick={() => setSending(true)}>
-          Send to {draft.audience === 'client' ? who : 'the crew'}
+          Send to {whom}
         </Button>
         <Button variant="outline-secondary" onClick={() => window.print()}>
           Print
@@ -125,11 +132,7 @@ function Letter({ view }: { view: NewsView }) {
             : 'Made from the plan and the records of now, and checked again when it goes.'}
         </span>
       </div>
-      <SidePanel
-        title={`Send to ${draft.audience === 'client' ? who : 'the crew'}`}
-        open={sending}
-        onClose={() => setSending(false)}
-      >
+      <SidePanel title={`Send to ${whom}`} open={sending} onClose={() => setSending(false)}>
         {sending && (
           <SendForm
             view={view}

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { answerVisits } from '@/contract/commands/visits';
 import type { SubVisit } from '@/contract/views/news';
-import { CommandForm, SubmitAs, TextField } from '../kit/form';
+import { CommandForm, SelectField, SubmitAs, TextField } from '../kit/form';
 import { LinkButton } from '../kit/link-button';
 
 const SAYS = {
@@ -34,7 +34,11 @@ function OneVisit({ visit, token, recipient }: { visit: SubVisit; token: string;
       </p>
       <p className="small-text mb-0">
         {visit.job}
-        {visit.address && `, ${visit.address}`}
+        {visit.address && (
+          <>
+            , <a href={`geo:0,0?q=${encodeURIComponent(visit.address)}`}>{visit.address}</a>
+          </>
+        )}
       </p>
       <p className="small-text mb-0">{visit.works.join(' · ')}</p>
       {visit.ready.length > 0 && <p className="small-text soft mb-0">before you: {visit.ready.join(', ')}</p>}
@@ -45,15 +49,18 @@ function OneVisit({ visit, token, recipient }: { visit: SubVisit; token: string;
           link={token}
           about={visit.key}
           className="my-2 no-print"
-          start={() => ({ visits: visit.halves, answer: 'yes' as const, by: recipient, note: '' })}
+          start={() => ({ visits: visit.halves, answer: 'yes' as const, by: recipient, note: '', wishHalf: 0 })}
           onDone={() => setAgain(false)}
           submit={
             <span className="actions">
               <SubmitAs name="answer" value="yes">
                 Yes, we come
               </SubmitAs>
+              <SubmitAs name="answer" value="another day" variant="outline-secondary">
+                Another day
+              </SubmitAs>
               <SubmitAs name="answer" value="no" variant="outline-secondary">
-                No, not that day
+                No, I can’t
               </SubmitAs>
             </span>
           }
@@ -61,6 +68,17 @@ function OneVisit({ visit, token, recipient }: { visit: SubVisit; token: string;
           <div className="form-pair">
             <TextField name="by" label="Your name" autoComplete="name" />
             <TextField name="note" label="Anything to say" />
+          </div>
+          <div className="form-pair">
+            <TextField name="wishDay" label="If another day: which" type="date" />
+            <SelectField
+              name="wishHalf"
+              label="Morning or afternoon"
+              options={[
+                ['0', 'morning'],
+                ['1', 'afternoon'],
+              ]}
+            />
           </div>
         </CommandForm>
       ) : (

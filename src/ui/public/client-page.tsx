@@ -1,15 +1,17 @@
-import { sayBy, sayHowFar } from '@/core/words/day';
+import { sayBy } from '@/core/words/day';
 import { publicRoutes } from '@/contract/routes';
 import type { ClientShared } from '@/contract/views/news';
 import { formatDay } from '@/core/units/day';
 import { capital } from '@/core/words/letters';
 import { StateIcon } from '../kit/state-icon';
-import { Pictures } from '../kit/pictures';
 import { StatementBody, StatementChanges } from '../kit/statement-body';
 import { sayChangeEffect } from '@/core/words/change-effect';
 import { AgreeForm, AnswerForm, PickForm, ReplyForm } from './answer-form';
 import { ClientList } from './completion-forms';
+import { Ask } from './ask';
+import { LetterHead } from './letter-head';
 import { SharedUpdates } from './shared-updates';
+import { Tour } from './tour';
 import { Sheet } from '../kit/sheet';
 import { Line, Lines } from '../kit/lines';
 import { formatMoney, type Currency } from '@/core/units/money';
@@ -18,21 +20,10 @@ import { formatMoney, type Currency } from '@/core/units/money';
 export function ClientPage({ view, token }: { view: ClientShared; token: string }) {
   return (
     <main className="letter">
-      <p className="soft mb-0">
-        {view.firm}, for {view.recipient}
-      </p>
+      <LetterHead view={view} />
       <h1>{view.job.name}</h1>
-      <p className="soft">{view.job.address}</p>
-      <p className="fs-5 mb-1">
-        {Math.round(view.done * 100)} % of the work is done
-        {view.finish
-          ? `, and we expect to finish on ${formatDay(view.finish, view.today)}, ${sayHowFar(view.finish, view.today)}`
-          : ''}
-        .
-      </p>
-      <p className="soft small-text">
-        By the hours of work it takes. Much of it is inside walls and floors, where you cannot see it.
-      </p>
+      <p className="soft mb-1">{view.job.address}</p>
+      <p className="opening">{view.now.opening}</p>
       {view.changes
         .filter((change) => change.state === 'sent')
         .map((change) => (
@@ -46,8 +37,22 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
       {view.requests.map((request) => (
         <RequestAsked key={request.id} request={request} view={view} token={token} />
       ))}
-      {view.updates.length === 0 && <p>There is no news yet.</p>}
-      <SharedUpdates view={view} token={token} />
+      <Tour tour={view.tour} link={token} />
+      <Points heading="What we found" points={view.now.found} />
+      <Points heading="The next two weeks" points={view.now.weeks} after={view.now.ahead} />
+      {view.now.meanings.length > 0 && (
+        <details className="small-text">
+          <summary>What these steps are</summary>
+          <dl className="mt-2">
+            {view.now.meanings.map(({ word, means }) => (
+              <div key={word}>
+                <dt>{word}</dt>
+                <dd>{means}</dd>
+              </div>
+            ))}
+          </dl>
+        </details>
+      )}
       {(view.decisions.length > 0 || view.choices.some((choice) => choice.alternatives.length === 0)) && (
         <>
           <h2>What we need from you</h2>
@@ -68,31 +73,12 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
           </Lines>
         </>
       )}
-      {view.next.length > 0 && (
-        <>
-          <h2>What comes next</h2>
-          <Lines>
-            {view.next.map((next) => (
-              <Line
-                key={next.when + next.text}
-                beside={<span className="soft small-text text-nowrap">{next.when}</span>}
-              >
-                {next.text}
-                {next.means && <div className="small-text soft">{next.means}</div>}
-              </Line>
-            ))}
-          </Lines>
-        </>
-      )}
       <Household household={view.household} />
-      {view.pictures.length > 0 && (
-        <>
-          <h2>Pictures</h2>
-          <Pictures pictures={view.pictures} link={token} />
-        </>
-      )}
+      <Ask view={view} token={token} />
+      <SharedUpdates view={view} token={token} />
       <ClientList view={view} token={token} />
       {view.statement && <StatementShared statement={view.statement} view={view} token={token} />}
+      <Receipts receipts={view.receipts} />
       <ChangesAnswered changes={view.changes.filter((change) => change.answered)} currency={view.currency} />
       <p className="soft small-text mt-4">
         This page opens until {formatDay(view.expiresOn, view.today)}. It is yours: whoever has the link can read it.
@@ -102,6 +88,41 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
     </main>
   );
 }
+
+/** Points under a heading, with a sentence beneath. */
+function Points({ heading, points, after = '' }: { heading: string; points: readonly string[]; after?: string }) {
+  if (points.length === 0) return null;
+  return (
+    <>
+      <h2>{heading}</h2>
+      <Lines>
+        {points.map((text) => (
+          <Line key={text}>{text}</Line>
+        ))}
+      </Lines>
+      {after && <p className="mt-2">{after}</p>}
+    </>
+  );
+}
+
+/** What they settled here stands written, with its day. */
+const Receipts = ({ receipts }: { receipts: ClientShared['receipts'] }) =>
+  receipts.length > 0 && (
+    <>
+      <h2>What you settled</h2>
+      <Lines>
+        {receipts.map(({ key, text, when }) => (
+          <Line
+            key={key}
+            mark={<StateIcon kind="done" silent />}
+            beside={<span className="soft small-text text-nowrap">{when}</span>}
+          >
+            {text}
+          </Line>
+        ))}
+      </Lines>
+    </>
+  );
 
 /** What those who live there are without and when, with the hours on which something is off. */
 function Household({ household: { gaps, off } }: { household: ClientShared['household'] }) {

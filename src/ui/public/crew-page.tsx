@@ -2,8 +2,10 @@ import type { CrewShared } from '@/contract/views/news';
 import { briefWarning, type SiteChoice } from '@/core/scope/brief';
 import { formatDay } from '@/core/units/day';
 import { BriefLines } from '../scope/brief';
+import { Ask } from './ask';
 import { CanYouCome } from './can-you-come';
 import { ChooseOnSite } from './choose-on-site';
+import { LetterHead } from './letter-head';
 import { StateIcon } from '../kit/state-icon';
 import { PrintButton } from '../kit/print-button';
 import { SharedUpdates } from './shared-updates';
@@ -14,9 +16,7 @@ import { Line, Lines } from '../kit/lines';
 export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
   return (
     <main className="letter">
-      <p className="soft mb-0">
-        {view.firm}, for {view.recipient}
-      </p>
+      <LetterHead view={view} />
       <PageHead heading={view.title}>
         <span className="push">
           <PrintButton>Print</PrintButton>
@@ -83,6 +83,7 @@ export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
           </Lines>
         </>
       )}
+      <Ask view={view} token={token} />
       <SharedUpdates view={view} token={token} />
       <p className="soft small-text mt-4">
         This page opens until {formatDay(view.expiresOn, view.today)} and always shows the plan of today. Local code and

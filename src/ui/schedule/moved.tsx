@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { Button } from 'react-bootstrap';
+import { setPin } from '@/contract/commands/schedule';
 import { tellVisits } from '@/contract/commands/visits';
 import { routes } from '@/contract/routes';
 import type { Concerned, MovedEnd, MovedView, MovedVisit } from '@/contract/views/visits';
@@ -10,6 +11,7 @@ import { newSending } from '../kit/new-sending';
 import { Hidden } from '../kit/hidden';
 import { Block } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 import { Phone } from '../kit/phone';
 import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
@@ -188,10 +190,37 @@ function MovedLine({ visit, sameCause }: { visit: MovedVisit; sameCause: boolean
       </Link>
       : {visit.from} → <span className="text-nowrap">{visit.to}</span> <span className="bad">{heldWords(visit)}</span>{' '}
       <span className="soft">{[!sameCause && visit.cause, visit.reason].filter(Boolean).join(' ')}</span>{' '}
+      {visit.wish && <Wish visit={visit} wish={visit.wish} />}
       <Link href={routes.slip(visit.jobId, { task: visit.task })} className="no-print">
         What can be done?<Hidden> about {visit.label}</Hidden>
       </Link>
     </div>
+  );
+}
+
+/** The day on which they could come instead: one press sets the visit to it. */
+function Wish({ visit, wish }: { visit: MovedVisit; wish: NonNullable<MovedVisit['wish']> }) {
+  const { busy, give } = useSend();
+  const isThere = visit.day === wish.day && visit.half === wish.half;
+  return (
+    <>
+      They could come {wish.words}.{' '}
+      {!isThere && (
+        <LinkButton
+          className="no-print"
+          disabled={busy}
+          onClick={() =>
+            void give(
+              setPin,
+              { task: visit.task, day: wish.day, half: wish.half, reason: 'the day on which they can come' },
+              { text: `Set to ${wish.words}.`, back: 'As before.' },
+            )
+          }
+        >
+          Set it to that day<Hidden> for {visit.label}</Hidden>
+        </LinkButton>
+      )}{' '}
+    </>
   );
 }
 

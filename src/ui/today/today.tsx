@@ -273,10 +273,20 @@ function Calls({ view }: { view: TodayView }) {
 }
 
 function Drafts({ view }: { view: TodayView }) {
-  if (view.drafts.length + view.failed.length === 0) return null;
+  if (view.drafts.length + view.failed.length + view.questions.length === 0) return null;
   return (
     <Block heading="To tell">
       <Lines>
+        {view.questions.map((row) => (
+          <Line key={row.id} mark={<StateIcon kind="waiting" silent />}>
+            <Link href={routes.news(row.job)} className="fw-bold">
+              {row.jobName}: {row.name} asks
+            </Link>{' '}
+            <span className="soft">
+              {row.text.slice(0, 140)} · {row.when}
+            </span>
+          </Line>
+        ))}
         {view.failed.map((row) => (
           <Line key={`failed ${row.job}`} mark={<StateIcon kind="stop" silent />}>
             <Link href={routes.news(row.job)} className="fw-bold">

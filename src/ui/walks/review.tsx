@@ -111,6 +111,12 @@ export function Review({ view }: { view: ReviewView }) {
   );
 }
 
+const READS = {
+  client: 'Read and send what the client is told',
+  crew: 'Read and send what the crew is told',
+  neighbour: 'Read and send what the neighbours are told',
+} as const;
+
 /** Who is to be told; what they would read is composed when it is opened. */
 function WhoIsTold({ view, walk, job }: { view: ReviewView; walk: { finished: boolean }; job: JobHead }) {
   return (
@@ -125,7 +131,7 @@ function WhoIsTold({ view, walk, job }: { view: ReviewView; walk: { finished: bo
           {view.readers.map((audience) => (
             <Line key={audience} mark={<StateIcon kind="waiting" silent />}>
               <Link className="fw-bold" href={routes.news(job.id, audience)}>
-                Read and send what the {audience} is told
+                {READS[audience]}
               </Link>
             </Line>
           ))}

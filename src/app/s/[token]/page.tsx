@@ -5,6 +5,7 @@ import { ClosedLink } from '@/ui/public/closed-link';
 import { ClientPage } from '@/ui/public/client-page';
 import { MoneyIn } from '@/ui/kit/money';
 import { CrewPage } from '@/ui/public/crew-page';
+import { NeighbourPage } from '@/ui/public/neighbour-page';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Shared with you', robots: { index: false } };
@@ -17,6 +18,7 @@ export default async function SharedPage({ params }: { params: Promise<{ token: 
   const read = installation();
   const view = read.db.transaction(() => sharedView(read, link))();
   after(() => countOpening(read, link));
+  if (view.audience === 'neighbour') return <NeighbourPage view={view} token={token} />;
   return view.audience === 'client' ? (
     <MoneyIn currency={view.currency}>
       <ClientPage view={view} token={token} />
