@@ -145,7 +145,8 @@ describe('what a client would be told', () => {
     const step = { area: areaOf('guest'), phase: 'wiring-rough' };
     const wrong = see(installation, walk, step, 1);
     renewOnce(installation);
-    expect(draftOf(installation).text).toMatch(/^Done so far/m);
+    expect(draftOf(installation).text).toMatch(/^Done since Tue 2 Mar$/m);
+    expect(draftOf(installation, demoId('dairy')).text).not.toMatch(/^Done since/m);
     must(installation, 'update.send', asRead(installation));
     expect(draftOf(installation).text).not.toMatch(/Done|Guest suite: .*wires/);
     expect(draftOf(installation).text).toContain('little has moved since Tue 9 Mar');
@@ -229,7 +230,7 @@ describe('what a client would be told', () => {
     must(installation, 'draft.unwrite', { ...at, line: room });
     expect(draftOf(installation)).toMatchObject({ unsettled: 0 });
     must(installation, 'update.send', asRead(installation));
-    expect(queryAll(installation.db, 'SELECT * FROM draft_line')).toEqual([]);
+    expect(queryAll(installation.db, `SELECT * FROM draft_line WHERE job = '${signalHouse}'`)).toEqual([]);
     installation.db.close();
   });
 

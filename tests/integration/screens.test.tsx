@@ -322,7 +322,7 @@ describe('public pages', () => {
     const labels = [...drawn.matchAll(/ for="([^"]+)"/g)].map(([, id]) => id);
     expect(labels.length).toBeGreaterThan(14);
     expect(labels.filter((id) => !ids.includes(id))).toEqual([]);
-    expect(count(drawn, '>Your name<')).toBe(8);
+    expect(count(drawn, '>Your name<')).toBe(9);
     expect(words(drawn)).toMatch(/I approve : a hatch 1 .*I decline : a hatch 1 .*I approve : a hatch 2/);
     expect(words(drawn)).toContain('I choose this for the tap two');
   });
@@ -331,10 +331,10 @@ describe('public pages', () => {
     const drawn = html(<ClientPage view={client} token="secret" />);
     expect(count(drawn, 'I have read it')).toBe(1);
     expect(drawn.indexOf('I have read it')).toBeLessThan(drawn.indexOf('First'));
-    expect(drawn).toContain('src="/s/secret/pictures/abc?w=240"');
-    expect(words(drawn)).toContain(
-      '20 % of the work is done, and we expect to finish on Tue 31 Aug, in about 6 months.',
-    );
+    expect(drawn).toContain('src="/s/secret/pictures/abc?w=640"');
+    expect(words(drawn)).toContain('About a fifth of the work is done. By the plan of today we finish on Tue 31 Aug.');
+    expect(words(drawn)).toContain('May the &lt;b&gt;window&lt;/b&gt; stay? Maren, today Yes.');
+    expect(drawn).toContain('href="tel:05550100"');
     expect(words(drawn)).toContain('Oak or cork by Fri 2 Apr');
     expect(drawn).toContain('b &lt;i&gt;2&lt;/i&gt;');
     expect(words(html(<ClientPage view={{ ...client, acknowledged: 'Elder, today 10:00' }} token="t" />))).toContain(

@@ -138,7 +138,8 @@ describe('a link that cannot be', () => {
     [{ audience: 'sub', sub: newId() }, 'sub'],
     [{ audience: 'client', job: newId() }, 'job'],
     [{ audience: 'client' }, 'job'],
-    [{ audience: 'neighbour', job: signalHouse }, 'audience'],
+    [{ audience: 'stranger', job: signalHouse }, 'audience'],
+    [{ audience: 'neighbour' }, 'job'],
     [{ audience: 'client', job: signalHouse, expiresOn: '2027-13-01' }, 'expiresOn'],
     [{ audience: 'client', job: signalHouse, recipient: ' ' }, 'recipient'],
   ])('%j is refused beside its field', (terms, field) => {

@@ -44,6 +44,8 @@ const STAYS: Partial<Record<CommandType, string>> = {
   'change.answer': 'not-allowed',
   'client.ask': 'not-allowed',
   'message.acknowledge': 'not-allowed',
+  'question.ask': 'not-allowed',
+  'question.answer': 'undo-told',
   'request.reply': 'not-allowed',
   'selection.pick': 'not-allowed',
   'statement.agree': 'not-allowed',

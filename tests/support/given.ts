@@ -324,13 +324,15 @@ export const GIVEN: Record<string, Given> = {
   },
   'draft.write': {
     payload: written,
-    leaves: (installation) => queryOne(installation.db, `SELECT words, was FROM draft_line WHERE line = 'own:1'`),
+    leaves: (installation) =>
+      queryOne(installation.db, 'SELECT words, was FROM draft_line WHERE job = @signalHouse', { signalHouse }),
     expected: { words: 'Come by on Thursday.', was: '' },
   },
   'draft.unwrite': {
     before: (installation) => must(installation, 'draft.write', written),
     payload: { job: signalHouse, audience: 'client', line: 'own:1' },
-    leaves: (installation) => queryAll(installation.db, 'SELECT * FROM draft_line'),
+    leaves: (installation) =>
+      queryAll(installation.db, 'SELECT * FROM draft_line WHERE job = @signalHouse', { signalHouse }),
     expected: [],
   },
   undo: {

@@ -132,6 +132,13 @@ const SENTENCES: [RegExp, Check][] = [
       dayOf(day, facts.today) === promise(facts) &&
       daysBetween(finish(facts), promise(facts)) === Number(count) * (side === 'before' ? 1 : -1),
   ],
+  [
+    new RegExp(`(?:more than on|moved since|^Done since) (${DAY})`),
+    ([, day = ''], facts) =>
+      String(one(facts.db, `SELECT at FROM told WHERE job = ? AND audience = 'client'`, facts.job)).startsWith(
+        dayOf(day, facts.today),
+      ),
+  ],
   [/the day we promised/, (_, facts) => finish(facts) === promise(facts)],
   [
     /That is (\d+) days? (later|earlier) than we told you/,

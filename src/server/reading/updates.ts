@@ -28,17 +28,17 @@ export const draftLineRows = rowsOf<Rows['draft_line']>(
  * there are some, with when they were written to.
  */
 const waitingRows = rowsOf<{ job: string; audience: Reader; told: string }>(
-  `SELECT job.id AS job, reader.value AS audience, coalesce(told.at, '') AS told
+  `SELECT job.id AS job, reader.audience, coalesce(told.at, '') AS told
     FROM job
-    JOIN json_each('["client", "crew", "neighbour"]') AS reader
-    LEFT JOIN told ON told.job = job.id AND told.audience = reader.value
+    JOIN (SELECT 'client' AS audience UNION ALL SELECT 'crew' UNION ALL SELECT 'neighbour') AS reader
+    LEFT JOIN told ON told.job = job.id AND told.audience = reader.audience
     WHERE job.id ${OF_JOBS} AND (
-      reader.value <> 'neighbour'
+      reader.audience <> 'neighbour'
         AND EXISTS (SELECT 1 FROM walk WHERE walk.job = job.id AND walk.finished_at > coalesce(told.at, ''))
-      OR reader.value = 'neighbour'
+      OR reader.audience = 'neighbour'
         AND EXISTS (SELECT 1 FROM neighbour WHERE neighbour.job = job.id AND removed = 0)
-      OR EXISTS (SELECT 1 FROM draft_line WHERE draft_line.job = job.id AND draft_line.audience = reader.value))
-    ORDER BY job.id, audience`,
+      OR EXISTS (SELECT 1 FROM draft_line WHERE draft_line.job = job.id AND draft_line.audience = reader.audience))
+    ORDER BY job.id, reader.audience`,
 );
 
 /** What neighbours are told reaches two weeks ahead. */

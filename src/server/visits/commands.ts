@@ -143,7 +143,11 @@ function notYet(visits: readonly Visit[], answer: keyof typeof SAID, wish: Wish)
   );
   if (open.length > 0) return open;
   const by = visits[0]?.row?.said_by;
-  throw unprocessable('answered-already', `${by ? by : 'They'} said ${answer} already.`, 'visits[0].task');
+  throw unprocessable(
+    'answered-already',
+    `${by ? by : 'They'} said ${answer === 'another day' ? 'that day' : `${answer} to this`} already.`,
+    'visits[0].task',
+  );
 }
 
 const SAID = { yes: 'confirmed', no: 'declined', 'another day': 'declined' } as const;

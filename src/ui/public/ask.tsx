@@ -32,7 +32,7 @@ export function Ask({ view, token }: { view: SharedView; token: string }) {
         key={view.questions.length}
         kind={askQuestion}
         link={token}
-        about="ask"
+        about="question"
         className="my-2 no-print"
         start={() => ({ id: newId(), job: first.id, name: view.recipient, text: '' })}
         submit="Ask"
