@@ -136,6 +136,7 @@ export const api = {
   /** A drawing or sheet of an area: `sheet.pdf`, `wall-1.svg`. */
   areaFile: (area: AreaId, file: string): Path => `/api/areas/${area}/${file}`,
   jobFile: (job: JobId, file: string, version?: number): Path => `/api/jobs/${job}/papers/${file}${query({ version })}`,
+  workOrder: (job: JobId, sub: string): Path => `/api/jobs/${job}/papers/work-order.pdf${query({ sub })}`,
 } as const;
 
 /** Where a reader fetches a picture: by the link somebody outside was sent, or as one of the firm. */

@@ -1,10 +1,10 @@
-import { groupBy } from '../group-by';
 import { phaseFacts } from '../sequence/phases';
-import { formatDay, type Day } from '../units/day';
+import { addDays, formatDay, type Day } from '../units/day';
+import { listed } from '../words/count';
 import { part, type Draft, type DraftLine, type News, type NextWork } from './news';
 
 /**
- * What a neighbour reads: that somebody works beside them and until when, on which days it is loud or dusty, what stands
+ * What a neighbour reads: that somebody works beside them and until when, on which days it is loud, what stands
  * outside, and whom to call. Nothing of the house itself: that is its owner’s.
  */
 export function neighbourDraft(news: News): Draft {
@@ -17,7 +17,7 @@ export function neighbourDraft(news: News): Draft {
         ...end(news),
         ...hours(news),
       ]),
-      ...part('loud', 'When it is loud or dusty', loud(news)),
+      ...part('loud', 'When it is loud', loud(news)),
       ...part(
         'there',
         'What stands outside',
@@ -34,33 +34,32 @@ const end = ({ finish: { after }, today }: News): DraftLine[] =>
 const hours = ({ loudHalf }: News): DraftLine[] =>
   loudHalf ? [{ key: 'hours', text: `Loud work is done in the ${loudHalf} only.` }] : [];
 
-/** Each kind of loud or dusty work with its days, those that hang together as one stretch. */
-const loud = ({ next, today }: News): DraftLine[] =>
-  [
-    ...groupBy(
-      next.flatMap((work) => {
-        if (work.phase === null) return [];
-        const facts = phaseFacts(work.phase);
-        return facts.loud || facts.dusty ? [{ ...work, how: howOf(facts), plain: facts.plain }] : [];
-      }),
-      ({ plain }) => plain,
-    ),
-  ].flatMap(([plain, works]) =>
-    stretches(works).map(({ from, until }) => ({
-      key: `loud:${plain}:${from}`,
-      text: `${span(from, until, today)}: ${plain} (${works[0]?.how ?? ''}).`,
-    })),
-  );
+/** Days on which it is loud, those that hang together as one stretch, with what makes the noise. */
+function loud({ next, today }: News): DraftLine[] {
+  const works = next.flatMap((work) => (work.phase !== null && phaseFacts(work.phase).loud ? [work] : []));
+  return stretches(works).map(({ from, until, what }) => ({
+    key: `loud:${from}`,
+    text: `${span(from, until, today)}: ${listed(what)}.`,
+  }));
+}
 
-const howOf = ({ loud: isLoud, dusty }: { loud?: true; dusty?: true }): string =>
-  [isLoud && 'loud', dusty && 'dusty'].filter(Boolean).join(' and ');
+interface Stretch {
+  from: Day;
+  until: Day;
+  what: string[];
+}
 
-function stretches(works: readonly NextWork[]): { from: Day; until: Day }[] {
-  const joined: { from: Day; until: Day }[] = [];
-  for (const { day, until } of [...works].sort((a, b) => (a.day < b.day ? -1 : 1))) {
+function stretches(works: readonly NextWork[]): Stretch[] {
+  const joined: Stretch[] = [];
+  for (const { day, until, phase } of [...works].sort((a, b) => (a.day < b.day ? -1 : 1))) {
+    const what = phase ? phaseFacts(phase).plain : '';
     const last = joined.at(-1);
-    if (last && day <= last.until) last.until = until > last.until ? until : last.until;
-    else joined.push({ from: day, until });
+    if (!last || day > addDays(last.until, 1)) {
+      joined.push({ from: day, until, what: [what] });
+      continue;
+    }
+    if (until > last.until) last.until = until;
+    if (!last.what.includes(what)) last.what.push(what);
   }
   return joined;
 }

@@ -7,9 +7,15 @@ import { writeSelectionCsv } from '@/core/selections/selection-csv';
 import { notFound } from '../refusal';
 import type { Installation } from '../installation';
 import { areaDrawing } from '../views/layout';
+import { READERS } from '@/contract/commands/news';
+import { servePicture } from '../files/pictures';
+import { subShared } from '../public/shared';
+import { composeDraft } from '../views/draft';
+import { tourOf } from '../views/tour';
+import { lookAheadPaper, newsMarkdown, newsPaper, workOrderPaper, type PaperPicture } from './news';
 import { changePaper } from './change';
 import { clientChange, liveChanges } from '../views/changes';
-import { firmRow } from '../reading/firm';
+import { firmRow, subRows } from '../reading/firm';
 import { currencyOfFirm } from '../reading/money';
 import { materialsCsv, materialsPaper } from './materials';
 import { ordersOf } from '../reading/purchasing';
@@ -43,12 +49,57 @@ const named = (...parts: string[]): string =>
     .replace(/\s+/g, '-')
     .toLowerCase();
 
+/** What a reader would be told now, with the pictures of the tour where it is the client. */
+async function newsFile(installation: Installation, job: JobReading, file: string): Promise<PaperFile> {
+  const [audience = '', format] = file.split('.');
+  const reader = READERS.find((one) => one === audience) ?? 'client';
+  const { draft, parts } = composeDraft(job, reader);
+  const letter = { title: draft.title, parts };
+  const fileName = named(jobRow(job).name, reader, 'news', job.firm.today);
+  if (format === 'md')
+    return { name: `${fileName}.md`, type: 'text/markdown; charset=utf-8', body: newsMarkdown(letter) };
+  const pictures = reader === 'client' ? await tourPictures(installation, job) : [];
+  return {
+    name: `${fileName}.pdf`,
+    type: PDF,
+    body: await makePdf(installation.root, newsPaper(job, letter, pictures)),
+  };
+}
+
+async function tourPictures(installation: Installation, job: JobReading): Promise<PaperPicture[]> {
+  const pictures = await Promise.all(
+    tourOf(job).map(async ({ area, text, before, now }) => ({
+      caption: `${area}${text ? `: ${text}` : ''} (${[before?.when, now.when].filter(Boolean).join(', ')})`,
+      images: (
+        await Promise.all(
+          [before, now].flatMap((one) => (one ? [servePicture(installation, one.hash, PAPER_WIDTH)] : [])),
+        )
+      ).flatMap((image) => image ?? []),
+    })),
+  );
+  return pictures.filter(({ images }) => images.length > 0);
+}
+/** Pixels across a picture that is half a page wide. */
+const PAPER_WIDTH = 640;
+
+/** What one sub comes for, over all jobs, from today on. */
+async function workOrderFile(installation: Installation, job: JobReading, id: string): Promise<PaperFile> {
+  const sub = subRows(job.firm).find((row) => row.id === id);
+  if (!sub) throw notFound('sub');
+  const view = subShared(installation, sub);
+  return {
+    name: `${named(sub.name, 'work order')}.pdf`,
+    type: PDF,
+    body: await makePdf(installation.root, workOrderPaper(job, view)),
+  };
+}
+
 /** A paper of a job by its name: what Scope prints, and the lists that are read back in. */
 export async function jobPaper(
   installation: Installation,
   id: string,
   file: string,
-  { version, origin = '' }: { version?: number; origin?: string } = {},
+  { version, origin = '', sub }: { version?: number; origin?: string; sub?: string } = {},
 ): Promise<PaperFile> {
   const job = readJob(installation, id);
   const { name } = jobRow(job);
@@ -71,6 +122,21 @@ export async function jobPaper(
         ),
       };
     }
+    case 'client.pdf':
+    case 'client.md':
+    case 'crew.pdf':
+    case 'crew.md':
+    case 'neighbour.pdf':
+    case 'neighbour.md':
+      return newsFile(installation, job, file);
+    case 'look-ahead.pdf':
+      return {
+        name: `${named(name, 'three weeks ahead')}.pdf`,
+        type: PDF,
+        body: await makePdf(installation.root, lookAheadPaper(job)),
+      };
+    case 'work-order.pdf':
+      return workOrderFile(installation, job, sub ?? '');
     case 'change.pdf': {
       const row = liveChanges(job).find(({ number }) => number === version);
       if (!row) throw notFound('change of this job');

@@ -350,6 +350,14 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
   };
 }
 
+/** What a sub’s own page shows, for a paper of it. */
+export const subShared = (installation: Installation, { id, name }: { id: string; name: string }): CrewShared => {
+  const firm = readFirm(installation);
+  return crewShared(firm, {
+    ...{ id: '', job: null, sub: id, audience: 'sub', recipient: name, expires_on: firm.today, revoked_at: null },
+  });
+};
+
 /** How far ahead a crew's page looks. */
 const AHEAD_DAYS = 14;
 

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { revokeLink } from '@/contract/commands/news';
-import { routes } from '@/contract/routes';
+import { api, routes } from '@/contract/routes';
 import type { LinkView, NewsView, UpdateView } from '@/contract/views/news';
 import { formatDay } from '@/core/units/day';
 import { counted } from '@/core/words/count';
@@ -123,9 +123,17 @@ function Letter({ view }: { view: NewsView }) {
         <Button disabled={draft.unsettled > 0 || draft.text === ''} onClick={() => setSending(true)}>
           Send to {whom}
         </Button>
-        <Button variant="outline-secondary" onClick={() => window.print()}>
-          Print
-        </Button>
+        <a className="btn btn-outline-secondary" href={api.jobFile(view.job.id, `${draft.audience}.pdf`)}>
+          As a paper (PDF)
+        </a>
+        <a className="small-text" href={api.jobFile(view.job.id, `${draft.audience}.md`)}>
+          Markdown
+        </a>
+        {draft.audience === 'crew' && (
+          <a className="small-text" href={api.jobFile(view.job.id, 'look-ahead.pdf')}>
+            Three weeks ahead (PDF)
+          </a>
+        )}
         <span className="soft small-text">
           {draft.unsettled > 0
             ? `${counted(draft.unsettled, 'line')} to settle first.`

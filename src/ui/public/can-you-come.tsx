@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { Button } from 'react-bootstrap';
 import { answerVisits } from '@/contract/commands/visits';
 import type { SubVisit } from '@/contract/views/news';
 import { CommandForm, SelectField, SubmitAs, TextField } from '../kit/form';
@@ -26,6 +27,7 @@ export function CanYouCome({ visits, token, recipient }: { visits: SubVisit[]; t
 
 function OneVisit({ visit, token, recipient }: { visit: SubVisit; token: string; recipient: string }) {
   const [again, setAgain] = useState(false);
+  const [other, setOther] = useState(false);
   const open = visit.said === 'asked' || again;
   return (
     <article className={`visit ${visit.said}`}>
@@ -50,35 +52,48 @@ function OneVisit({ visit, token, recipient }: { visit: SubVisit; token: string;
           about={visit.key}
           className="my-2 no-print"
           start={() => ({ visits: visit.halves, answer: 'yes' as const, by: recipient, note: '', wishHalf: 0 })}
-          onDone={() => setAgain(false)}
+          onDone={() => {
+            setAgain(false);
+            setOther(false);
+          }}
           submit={
-            <span className="actions">
-              <SubmitAs name="answer" value="yes">
-                Yes, we come
+            other ? (
+              <SubmitAs name="answer" value="another day">
+                Say that day
               </SubmitAs>
-              <SubmitAs name="answer" value="another day" variant="outline-secondary">
-                Another day
-              </SubmitAs>
-              <SubmitAs name="answer" value="no" variant="outline-secondary">
-                No, I can’t
-              </SubmitAs>
-            </span>
+            ) : (
+              <span className="actions">
+                <SubmitAs name="answer" value="yes">
+                  Yes, we come
+                </SubmitAs>
+                <SubmitAs name="answer" value="no" variant="outline-secondary">
+                  No, I can’t
+                </SubmitAs>
+              </span>
+            )
+          }
+          beside={
+            <Button variant={other ? 'link' : 'outline-secondary'} onClick={() => setOther(!other)}>
+              {other ? 'Back' : 'Another day'}
+            </Button>
           }
         >
+          {other && (
+            <div className="form-pair">
+              <TextField name="wishDay" label="The day on which you could" type="date" />
+              <SelectField
+                name="wishHalf"
+                label="Morning or afternoon"
+                options={[
+                  ['0', 'morning'],
+                  ['1', 'afternoon'],
+                ]}
+              />
+            </div>
+          )}
           <div className="form-pair">
             <TextField name="by" label="Your name" autoComplete="name" />
             <TextField name="note" label="Anything to say" />
-          </div>
-          <div className="form-pair">
-            <TextField name="wishDay" label="If another day: which" type="date" />
-            <SelectField
-              name="wishHalf"
-              label="Morning or afternoon"
-              options={[
-                ['0', 'morning'],
-                ['1', 'afternoon'],
-              ]}
-            />
           </div>
         </CommandForm>
       ) : (

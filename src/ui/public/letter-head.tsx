@@ -16,6 +16,8 @@ export const LetterHead = ({ view }: { view: SharedView }) => (
         Ask
       </a>
     </p>
-    <p className="only-print small-text mb-0">{[view.call.name, view.call.phone].filter(Boolean).join(', ')}</p>
+    <p className="d-none d-print-block small-text mb-0">
+      {[view.call.name, view.call.phone].filter(Boolean).join(', ')}
+    </p>
   </header>
 );

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { Button } from 'react-bootstrap';
 import { setPin } from '@/contract/commands/schedule';
 import { tellVisits } from '@/contract/commands/visits';
-import { routes } from '@/contract/routes';
+import { api, routes } from '@/contract/routes';
 import type { Concerned, MovedEnd, MovedView, MovedVisit } from '@/contract/views/visits';
 import type { PayloadOf } from '@/contract/command';
 import { counted, listed } from '@/core/words/count';
@@ -76,7 +76,12 @@ export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: strin
             mark={<StateIcon kind={one.visits.some(({ conflict }) => conflict) ? 'stop' : 'waiting'} silent />}
             beside={<TellOne who={one.name} busy={busy} onTell={() => tell([one], [])} />}
           >
-            <span className="fw-bold">{one.name}</span> <Phone number={one.phone} />
+            <span className="fw-bold">{one.name}</span> <Phone number={one.phone} />{' '}
+            {one.sub && (
+              <a className="no-print" href={api.workOrder(one.visits[0]?.jobId ?? '', one.crew)}>
+                Work order (PDF)<Hidden> of {one.name}</Hidden>
+              </a>
+            )}
             {one.visits.map((visit, at) => (
               <MovedLine key={visit.task} visit={visit} sameCause={visit.cause === one.visits[at - 1]?.cause} />
             ))}

@@ -12,8 +12,14 @@ export const GET = route<{ job: string; file: string }>(
   { session: true, may },
   async (installation, request, params) => {
     const { job, file } = params;
-    const version = Number(new URL(request.url).searchParams.get('version') ?? Number.NaN);
-    const terms = { origin: originOf(request), ...(Number.isInteger(version) ? { version } : {}) };
+    const asked = new URL(request.url).searchParams;
+    const version = Number(asked.get('version') ?? Number.NaN);
+    const sub = asked.get('sub');
+    const terms = {
+      origin: originOf(request),
+      ...(Number.isInteger(version) ? { version } : {}),
+      ...(sub ? { sub } : {}),
+    };
     return paperResponse(await inThread(installation, { name: 'job paper', signal: request.signal }, job, file, terms));
   },
 );
