@@ -25,6 +25,7 @@ const SERVER = [
   ['plan'],
   ['views'],
   ['public', 'papers'],
+  ['archive'],
   ['dispatch'],
   ['advice'],
   ['threads', 'polls'],

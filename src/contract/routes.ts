@@ -111,6 +111,8 @@ export const publicRoutes = {
   picture: (token: string, picture: string, width?: number): Path =>
     `/s/${token}/pictures/${picture}${query({ w: width })}`,
   statement: (token: string): Path => `/s/${token}/statement.pdf`,
+  /** What a client keeps at the end. */
+  copy: (token: string): Path => `/s/${token}/copy.zip`,
   calendar: (token: string): Path => `/calendar/${token}.ics`,
 } as const;
 
@@ -136,6 +138,9 @@ export const api = {
   /** A drawing or sheet of an area: `sheet.pdf`, `wall-1.svg`. */
   areaFile: (area: AreaId, file: string): Path => `/api/areas/${area}/${file}`,
   jobFile: (job: JobId, file: string, version?: number): Path => `/api/jobs/${job}/papers/${file}${query({ version })}`,
+  /** Everything of a job in one file; where such files are read in. */
+  archive: (job: JobId): Path => `/api/jobs/${job}/archive.zip`,
+  archives: (): Path => '/api/archives',
   workOrder: (job: JobId, sub: string): Path => `/api/jobs/${job}/papers/work-order.pdf${query({ sub })}`,
 } as const;
 

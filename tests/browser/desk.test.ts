@@ -253,17 +253,22 @@ describe('the board', () => {
 });
 
 describe('news', () => {
-  it('are changed, dropped and taken up again, and tell of what did not arrive', async () => {
+  it('are written in, sent as they were read, and tell of what did not arrive', async () => {
     const page = await at(`${job}/news`);
-    await press(page, 'Change the words');
-    await fill(page, 'title', 'News from the signal house');
+    await press(page, 'Add a line of your own');
+    await fill(page, 'words', 'I am there on Thursday.');
     await press(page, 'Save');
-    await seesText(page, 'News from the signal house');
-    await press(page, 'Remove');
-    await gone(page, 'News from the signal house');
+    await seesText(page, 'I am there on Thursday.');
+    await press(page, 'I am there on Thursday.');
+    await press(page, 'Take it away');
+    await gone(page, 'I am there on Thursday.');
+    await click(page, '.draft-points .draft-words');
+    await press(page, 'Leave it out');
+    await seesText(page, 'left out');
     await press(page, 'Undo');
-    await seesText(page, 'News from the signal house');
-    await click(page, 'article button');
+    await seesText(page, 'It is back.');
+    await inspect(page, 'news');
+    await press(page, 'Send to The Averill family');
     await page.waitForSelector('[name="recipients.0.address"]');
     await fill(page, 'recipients.0.address', 'nobody');
     await press(page, 'Send now');
@@ -271,8 +276,52 @@ describe('news', () => {
     await fill(page, 'recipients.0.address', 'nobody@nowhere.invalid');
     await press(page, 'Send now');
     await seesText(page, 'There is no such address.');
-    await press(page, 'Try again');
-    await seesText(page, 'On its way again.');
+    const today = await at('/');
+    await seesText(today, 'Signal House: a message did not arrive');
+    await press(page, 'Put the address right of The Averill family');
+    await fill(page, 'address', 'elder@watchsteps.example');
+    await press(page, 'Send it there');
+    await gone(page, 'Did not arrive');
+    await today.reload();
+    await seesText(today, 'To tell');
+    await textFits(today, /did not arrive/, false);
+  });
+
+  it('are asked about on a client’s page, and answered beside the question', async () => {
+    const page = await at(`${job}/news`);
+    const path = await hrefOf(page, '::-p-xpath(//aside//li[contains(., "Averill")]//a[starts-with(@href, "/s/")])');
+    const client = await at(path, PHONE);
+    await textFits(client, /By the plan of today we finish on/);
+    await seesText(client, 'Through the house');
+    await fill(client, 'text', 'May the window seat stay?');
+    await click(client, '#ask form button[type="submit"]');
+    await seesText(client, 'We have it, and answer here.');
+    await seesText(page, 'May the window seat stay?');
+    await press(page, 'Answer The Averill family');
+    await fill(page, 'answer', 'Yes. The heater goes under it.');
+    await click(page, '.offcanvas form button[type="submit"]');
+    await gone(page, 'Asked of you');
+    await client.reload();
+    await seesText(client, 'Yes. The heater goes under it.');
+    await inspect(client, 'client page');
+  });
+
+  it('reach neighbours, on a page that says nothing of the house', async () => {
+    const page = await at(`${job}/news`);
+    await press(page, 'Add one');
+    await fill(page, 'name', 'Number 4');
+    await fill(page, 'email', 'four@quay.example');
+    await fill(page, 'note', 'two dogs');
+    await press(page, 'Save');
+    await press(page, 'The neighbours');
+    await seesText(page, 'Building work at 3 Watch Steps');
+    await press(page, 'Send to the neighbours');
+    await press(page, 'Send now');
+    const path = await hrefOf(page, '::-p-xpath(//aside//li[contains(., "Number 4")]//a[starts-with(@href, "/s/")])');
+    const four = await at(path, PHONE);
+    await seesText(four, 'When it is loud');
+    await textFits(four, /Guest suite|Day room/, false);
+    await inspect(four, 'neighbour page');
   });
 
   it('give a sub a link to all its work', async () => {

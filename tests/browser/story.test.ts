@@ -93,7 +93,7 @@ describe('one walk, end to end', () => {
     await seesText(phone, 'wires 30 % → done');
     await seesText(phone, 'Wall tiles: wrong (white, not sage)');
     await seesText(phone, 'to do: 3 backing blocks over the basin');
-    await seesText(phone, 'Client: Signal House');
+    await seesText(phone, 'Read and send what the client is told');
 
     // The section shows it, and a task has moved on the board and says why.
     const desk = await visit(on.browser, DESK, on.complaints);
@@ -119,8 +119,14 @@ describe('one walk, end to end', () => {
     await desk.goto(`${on.server.url}/jobs/${signalHouse}/news`);
     await seesText(desk, 'the wires inside the walls finished');
     await seesText(desk, 'backing blocks over the basin');
-    await click(desk, 'article button');
+    const former = await hrefOf(desk, 'aside a[href^="/s/"]');
+    await press(desk, 'Send to The Averill family');
     await press(desk, 'Send now');
+    await desk.waitForFunction(
+      (was) => document.querySelector('aside a[href^="/s/"]')?.getAttribute('href') !== was,
+      {},
+      former,
+    );
     const path = await hrefOf(desk, 'aside a[href^="/s/"]');
     const client = await visit(on.browser, PHONE, on.complaints);
     await client.goto(`${on.server.url}${path}`);

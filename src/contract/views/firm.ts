@@ -36,6 +36,8 @@ export interface FirmView {
   normals: { month: number; name: string; wet: number; windy: number; frosty: number }[];
   /** Jobs that were set up by mistake and can be brought back. */
   removed: { id: string; name: string }[];
+  /** Jobs that stand here, closed ones too. */
+  jobs: { id: string; name: string }[];
   money: { currency: string; markup: number; taxRate: number; taxShown: TaxShown; tripCost: number | null };
   /** What an hour of each trade costs, where somebody has said. */
   hours: { trade: Trade; perHour: number }[];

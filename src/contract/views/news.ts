@@ -82,7 +82,7 @@ export interface NewsView {
 export type SharedView = ClientShared | CrewShared | NeighbourShared;
 
 /** What somebody asked on their page, and what they were answered. */
-export interface Asked {
+interface Asked {
   id: string;
   name: string;
   text: string;

@@ -13,7 +13,7 @@ export interface ChangeEffect {
 }
 
 /** What a reader would be told now, what they know once they were, and the entry of the log up to which it was looked at. */
-export interface ToSend {
+interface ToSend {
   text: string;
   unsettled: number;
   record: string | null;

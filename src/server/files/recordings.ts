@@ -10,7 +10,7 @@ import { store } from './pictures';
 /** A recording goes with its captions and is only played, never read. */
 export const LARGEST_RECORDING = 200 * 1024 * 1024;
 
-const recordingFile = (installation: Pick<Installation, 'folder'>, hash: string): string =>
+export const recordingFile = (installation: Pick<Installation, 'folder'>, hash: string): string =>
   join(installation.folder, 'recordings', hash.slice(0, 2), hash);
 
 /** What it is by its first bytes, never by its name. */

@@ -141,7 +141,7 @@ export function workOrderPaper(job: JobReading, view: CrewShared): PaperDocument
       ...view.visits.map((visit): Content => ({
         unbreakable: true,
         stack: [
-          { text: `${visit.when}`, style: 'head' },
+          { text: visit.when, style: 'head' },
           rule(),
           { text: [visit.job, visit.address].filter(Boolean).join(', '), style: 'note' },
           { ul: visit.works.map((work) => workWords(work, leaves.get(work) ?? [])) },

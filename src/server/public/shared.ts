@@ -1,25 +1,25 @@
 import type { ClientShared, CrewShared, NeighbourShared, SharedView } from '@/contract/views/news';
 import type { Audience, Reader } from '@/contract/commands/news';
 import { groupBy } from '@/core/group-by';
+import { sayShare } from '@/core/news/client-draft';
 import { lineNet, wholePrice } from '@/core/money/price';
 import { statementDiff } from '@/core/scope/statement';
 import { phaseFacts } from '@/core/sequence/phases';
 import { TRADES } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 import { capital } from '@/core/words/letters';
-import { sayWork, sayWorkHere } from '@/core/words/work';
+import { sayWork } from '@/core/words/work';
 import { countedWords } from '@/core/walks/record-words';
 import { isEmptyBrief } from '@/core/scope/brief';
 import type { PlannedTask } from '@/core/schedule/plan';
 import type { Trade } from '@/core/sequence/trades';
-import { addDays, formatDay } from '@/core/units/day';
+import { addDays } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
 import { hashOf } from '../tokens';
 import { today } from '../zone';
 import { queryOne } from '../database/query';
 import { countOpened } from '../news/links';
 import type { Installation } from '../installation';
-import { sayDay } from '@/core/words/day';
 import { stepMeaning } from '@/core/words/meanings';
 import { nextWork } from '../plan/effect';
 import { clientChange, liveChanges } from '../views/changes';
@@ -35,7 +35,7 @@ import { subVisits } from '../views/sub-visits';
 import { briefIn, briefOfJob, findingsOf } from '../views/scope-parts';
 import { firmRow, subRows } from '../reading/firm';
 import { areaNames, areaRows, jobRow } from '../reading/job';
-import { finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
+import { planOf, wholePlan, type StoredPlan } from '../reading/plan';
 import { readFirm, readJob, type FirmReading, type JobReading } from '../reading/reading';
 import { carriedOf } from '../reading/standing';
 import { currencyOfFirm, priceTerms } from '../reading/money';
@@ -184,9 +184,11 @@ const MEANT_DAYS = 12;
 /** What is told of now in the words of a client’s news, without what changed since they were written to. */
 function nowOf(job: JobReading): ClientShared['now'] {
   const { parts } = composeDraft(job, 'client').draft;
-  const texts = (key: string): string[] => parts.find((part) => part.key === key)?.lines.map(({ text }) => text) ?? [];
+  const lines = (key: string) => parts.find((part) => part.key === key)?.lines ?? [];
+  const texts = (key: string): string[] => lines(key).map(({ text }) => text);
+  const end = lines('opening').filter(({ key }) => key !== 'share');
   return {
-    opening: texts('opening').join(' '),
+    opening: [sayShare(workDoneOf(job).share), ...end.map(({ text }) => text)].join(' '),
     found: texts('found'),
     weeks: texts('next'),
     ahead: texts('ahead').join(' '),

@@ -113,6 +113,11 @@ export const planProblem = ofFirm(({ db }): PlanProblem | null => {
 export const LEFT_OUT = 'left-out';
 
 /** Names of the jobs that are not closed, in their order. */
+/** Every job that was not removed. */
+export const keptJobs = ofFirm(({ db }) =>
+  queryAll<Pick<Rows['job'], 'id' | 'name'>>(db, 'SELECT id, name FROM job WHERE removed = 0 ORDER BY position, id'),
+);
+
 export const openJobRows = ofFirm(({ db }) =>
   queryAll<Pick<Rows['job'], 'id' | 'name' | 'state' | 'weight' | 'units'>>(
     db,

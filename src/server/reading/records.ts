@@ -95,6 +95,14 @@ export function recordsKeptAfter(
   return { all: [...before, ...kept.map(shaped)].sort(inOrderSeen), fresh };
 }
 
+/** Ids of records, withdrawn ones too, in the order in which they were kept: an archive carries them so. */
+export const idsInOrderKept = (db: Connection, ids: readonly unknown[]): string[] =>
+  queryAll<{ id: string }>(
+    db,
+    'SELECT id FROM observation WHERE id IN (SELECT value FROM json_each(@ids)) ORDER BY rowid',
+    { ids: JSON.stringify(ids) },
+  ).map(({ id }) => id);
+
 /** The newest record that was kept, of whatever job; null where there is none. */
 export const newestRecord = (db: Connection): string | null =>
   queryAll<{ id: string }>(db, 'SELECT id FROM observation ORDER BY rowid DESC LIMIT 1')[0]?.id ?? null;

@@ -4,7 +4,7 @@ import { addDays, type Day } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
 import { queryAll, queryOne } from '../database/query';
 import type { Rows } from '../database/rows';
-import { OF_JOBS, ofJob, rowsOf, type FirmReading, type JobReading } from './reading';
+import { OF_JOBS, rowsOf, type FirmReading, type JobReading } from './reading';
 import { NEWEST } from './past';
 
 /** What is told to clients and crews, and the links it goes out with. */
@@ -12,7 +12,7 @@ import { NEWEST } from './past';
 export type UpdateRow = Rows['job_update'];
 
 /** When the readers of a job's news were last written to, and what they were told then. */
-export const toldRows = rowsOf<Rows['told']>(`SELECT * FROM told WHERE job ${OF_JOBS}`);
+const toldRows = rowsOf<Rows['told']>(`SELECT * FROM told WHERE job ${OF_JOBS}`);
 
 /** When the reader of a job's news was last written to; undefined where they never were. */
 export const toldOf = (job: JobReading, audience: Reader): Rows['told'] | undefined =>

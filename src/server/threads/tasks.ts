@@ -2,6 +2,8 @@ import type { SlipOf } from '@/contract/routes';
 import type { PackMarks } from '@/contract/views/walk';
 import type { AdvicePart } from '@/contract/views/advice';
 import { advise } from '../advice/advice';
+import { readArchive } from '../archive/read';
+import { writeArchive, writeClientCopy } from '../archive/write';
 import { dispatch } from '../dispatch/dispatch';
 import { preview } from '../dispatch/preview';
 import { prepare } from '../dispatch/prepare';
@@ -48,8 +50,12 @@ export const TASKS = {
     installation: Installation,
     job: string,
     file: string,
-    terms: { version?: number; origin?: string },
+    terms: { version?: number; origin?: string; sub?: string },
   ): Promise<PaperFile> => jobPaper(installation, job, file, terms),
+  'pack job': (installation: Installation, job: string, file: string) => writeArchive(installation, job, file),
+  'pack client copy': (installation: Installation, job: string, file: string) =>
+    writeClientCopy(installation, job, file),
+  'unpack job': (installation: Installation, file: string, who: string) => readArchive(installation, file, who),
   'area paper': (installation: Installation, area: string, file: string, origin: string): Promise<PaperFile> =>
     areaPaper(installation, area, file, origin),
   'plan document': read(planDocument),

@@ -4,7 +4,16 @@ import { monthName } from '@/core/units/month';
 import { timeIn } from '@/core/units/zone';
 import type { Installation } from '../installation';
 import { awayRows, tradesOfSubs } from '../reading/crews';
-import { firmRow, holidayRows, normalRows, peopleOf, removedJobs, subRows, tradesNeeded } from '../reading/firm';
+import {
+  firmRow,
+  holidayRows,
+  normalRows,
+  peopleOf,
+  keptJobs,
+  removedJobs,
+  subRows,
+  tradesNeeded,
+} from '../reading/firm';
 import { hourRates } from '../reading/money';
 import { wholePlan } from '../reading/plan';
 import { readFirm } from '../reading/reading';
@@ -44,6 +53,7 @@ export function firmView(installation: Installation): FirmView {
       .map(({ day, name }) => ({ day, name })),
     normals: normalRows(firm).map((row) => ({ ...row, name: monthName(row.month) })),
     removed: removedJobs(firm).map(({ id, name }) => ({ id, name })),
+    jobs: keptJobs(firm).map(({ id, name }) => ({ id, name })),
     money: {
       currency: row?.currency ?? '',
       markup: row?.markup ?? 0,

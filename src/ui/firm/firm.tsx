@@ -26,6 +26,7 @@ import { Block, BlockHead, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
 import { FirmMoney, HourForm, MoneyForm } from './firm-money';
+import { Archives } from './archives';
 import { UsualWeather } from './usual-weather';
 
 type Open =
@@ -154,6 +155,7 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
         </Block>
       </div>
       <UsualWeather view={view} office={office} />
+      {office && <Archives jobs={view.jobs} />}
       {office && <FirmMoney view={view} role={role} onOpen={(what) => setOpen({ what })} />}
       <SidePanel title={open ? TITLES[open.what] : ''} open={open !== undefined} onClose={close}>
         {open && <OneForm open={open} view={view} onDone={close} />}

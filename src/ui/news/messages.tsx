@@ -62,7 +62,7 @@ function stateWords({ state }: MessageView, link: LinkView | undefined, isByHand
 }
 
 /** A message that did not arrive: the right address, which is kept, or the same once more. */
-export function PutRight({ message }: { message: MessageView }) {
+function PutRight({ message }: { message: MessageView }) {
   const { busy, give } = useSend();
   const [open, setOpen] = useState(false);
   return (

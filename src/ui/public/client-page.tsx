@@ -77,6 +77,13 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
       <Ask view={view} token={token} />
       <SharedUpdates view={view} token={token} />
       <ClientList view={view} token={token} />
+      {view.completion && (
+        <p className="no-print">
+          <a className="btn btn-outline-secondary" href={publicRoutes.copy(token)}>
+            Your copy to keep: papers and pictures (ZIP)
+          </a>
+        </p>
+      )}
       {view.statement && <StatementShared statement={view.statement} view={view} token={token} />}
       <Receipts receipts={view.receipts} />
       <ChangesAnswered changes={view.changes.filter((change) => change.answered)} currency={view.currency} />

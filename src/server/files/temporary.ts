@@ -1,0 +1,42 @@
+import { createReadStream, createWriteStream, mkdtempSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import type { Refusal } from '../refusal';
+
+/** A file for a moment, gone once it was made use of. */
+export function temporaryFile(): { file: string; drop: () => void } {
+  const folder = mkdtempSync(join(tmpdir(), 'aftermist-'));
+  return { file: join(folder, 'file'), drop: () => rmSync(folder, { recursive: true, force: true }) };
+}
+
+/** Answers with a file as it is read from the disk, and drops it then. */
+export function fileResponse(file: string, name: string, type: string, drop: () => void): Response {
+  const stream = createReadStream(file).on('close', drop);
+  return new Response(Readable.toWeb(stream) as ReadableStream<Uint8Array>, {
+    headers: {
+      'content-type': type,
+      'content-length': String(statSync(file).size),
+      'content-disposition': `attachment; filename="${name}"`,
+      'cache-control': 'no-store',
+    },
+  });
+}
+
+/** The body of a request into a file, as it comes; what is larger is refused. */
+export async function bodyToFile(request: Request, file: string, most: number, tooLarge: Refusal): Promise<void> {
+  if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLarge;
+  let size = 0;
+  await pipeline(
+    (request.body ?? []) as unknown as AsyncIterable<Uint8Array>,
+    async function* (parts) {
+      for await (const part of parts) {
+        size += part.length;
+        if (size > most) throw tooLarge;
+        yield part;
+      }
+    },
+    createWriteStream(file),
+  );
+}

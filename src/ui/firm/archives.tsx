@@ -1,0 +1,67 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { Form } from 'react-bootstrap';
+import Link from 'next/link';
+import type { ProblemDocument } from '@/contract/command';
+import { api, routes } from '@/contract/routes';
+import type { FirmView } from '@/contract/views/firm';
+import { Line, Lines } from '../kit/lines';
+import { Notice } from '../kit/notice';
+import { Block } from '../kit/page';
+
+type Taken = { job: string; name: string } | { problem: string };
+
+/** Jobs in one file each: packed here, to be kept or taken elsewhere; and one from another house, taken in. */
+export function Archives({ jobs }: { jobs: FirmView['jobs'] }) {
+  const router = useRouter();
+  const [busy, setBusy] = useState(false);
+  const [taken, setTaken] = useState<Taken>();
+  const take = async (file: File): Promise<void> => {
+    setBusy(true);
+    setTaken(undefined);
+    try {
+      const response = await fetch(api.archives(), { method: 'POST', body: file });
+      const answer = (await response.json()) as { job: string; name: string } | ProblemDocument;
+      setTaken('job' in answer ? answer : { problem: answer.title });
+      router.refresh();
+    } catch {
+      setTaken({ problem: 'It did not get through; nothing was taken in. Try again once there is a connection.' });
+    }
+    setBusy(false);
+  };
+  return (
+    <Block heading="A job in one file">
+      <p className="small-text soft mt-2 mb-1">
+        Its records, pictures, recordings and papers as a ZIP, with no password of anybody. What it costs is in it: it
+        is not for clients, who get a copy of their own on their page.
+      </p>
+      <Lines>
+        {jobs.map(({ id, name }) => (
+          <Line key={id} beside={<a href={api.archive(id)}>Pack {name} (ZIP)</a>}>
+            {name}
+          </Line>
+        ))}
+      </Lines>
+      <Form.Group controlId="archive" className="mt-2">
+        <Form.Label>Take a job in that was packed in another house</Form.Label>
+        <Form.Control
+          type="file"
+          accept=".zip,application/zip"
+          disabled={busy}
+          onChange={(event) => {
+            const file = (event.target as HTMLInputElement).files?.[0];
+            if (file) void take(file);
+          }}
+        />
+        {busy && <Form.Text>It is read and checked …</Form.Text>}
+      </Form.Group>
+      {taken && 'problem' in taken && <Notice bad>{taken.problem}</Notice>}
+      {taken && 'job' in taken && (
+        <Notice>
+          <Link href={routes.rooms(taken.job)}>{taken.name}</Link> is here, whole. Its plan is being made.
+        </Notice>
+      )}
+    </Block>
+  );
+}
