@@ -6,7 +6,7 @@ import { meaningsOf, stepMeaning } from '../src/core/words/meanings';
 import { readingLevel } from '../src/core/words/reading-level';
 
 /**
- * How hard what clients are told is to read: what walks of the demo drafted for them, and the line that explains each
+ * How hard what clients are told is to read: what the demo sent them, and the line that explains each
  * step. `npm run reading-level -- --file var/demo/aftermist.sqlite`
  */
 const COMMON = 5_000;
@@ -33,7 +33,7 @@ const names = new Set([
 ]);
 
 const TELLS: Record<string, string> = {
-  'Drafts for clients': texts(
+  'News for clients': texts(
     `SELECT title || '.' || char(10) || body AS text FROM job_update WHERE audience = 'client'`,
   ).join('\n'),
   'What steps are, for clients': PHASE_KEYS.map((phase) => stepMeaning(phase).means).join('\n'),

@@ -116,10 +116,13 @@ async function pressFound(page: Page, locator: Locator<HTMLElement>): Promise<vo
     const isControl = await found.evaluate((element) => {
       const hears = window as unknown as { pressed?: boolean };
       hears.pressed = false;
-      const hear = ({ target }: Event): void => {
-        if (target instanceof Node && element.contains(target)) hears.pressed = true;
-      };
-      window.addEventListener('click', hear, { capture: true, once: true });
+      window.addEventListener(
+        'click',
+        ({ target }) => {
+          if (target instanceof Node && element.contains(target)) hears.pressed = true;
+        },
+        { capture: true, once: true },
+      );
       return element.matches('button, a, summary, label, input');
     });
     await locator.click();

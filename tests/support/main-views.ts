@@ -160,7 +160,7 @@ export const MAIN_VIEWS: MainView[] = [
   { name: 'Left with the client', deskOnly: true, path: `/jobs/${demoId('linden')}/walks/completion`, press: ['Add'] },
   { name: 'Run list', path: '/runs' },
   { name: 'Walk, the route', path: `/walk/${demoId('signal', 'walk', '2')}`, press: ['1 of 18 · outside'] },
-  { name: 'News', path: `${job}/news`, file: { desk: 'news.png' } },
+  { name: 'News', path: `/jobs/${demoId('tannery')}/news`, file: { desk: 'news.png' } },
   { name: 'Firm', path: '/firm' },
   { name: 'Words and marks', path: '/words' },
   { name: 'New job', path: '/jobs/new' },

@@ -30,7 +30,7 @@ export function Neighbours({ view }: { view: NewsView }) {
       </BlockHead>
       {view.neighbours.length === 0 && (
         <p className="soft mt-2 small-text">
-          Nobody yet. Who is here is told when it is loud or dusty, and what stands outside.
+          Nobody yet. Who is here is told when it is loud, and what stands outside.
         </p>
       )}
       <Lines>
