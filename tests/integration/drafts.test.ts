@@ -12,11 +12,13 @@ import { composeDraft } from '@/server/views/draft';
 import { todayView } from '@/server/views/today';
 import { demoId } from '../../demo/seed';
 import { pathOf } from '@/server/tokens';
+import { jobPaper } from '@/server/papers/documents';
 import { openLink, sharedView } from '@/server/public/shared';
 import { movedView } from '@/server/views/moved';
 import { newsView } from '@/server/views/news';
 import { visitOf } from '../support/visit-commands';
 import { areaOf, demoHouse, give, giveRaw, MAREN, must, newId, NOW, raw, signalHouse } from '../support/installations';
+import { textOf } from '../support/pdf-text';
 import { contradictions } from '../support/news-checker';
 import { asRead, recipient } from '../support/sending';
 
@@ -351,6 +353,38 @@ describe('what is asked on a page', () => {
       .find((one) => one.task === task);
     expect(moved).toMatchObject({ said: 'declined', wish: { day: wishDay, half: 1 } });
     expect((moved?.day ?? '') >= wishDay).toBe(true);
+    installation.db.close();
+  });
+});
+
+describe('letters, look-ahead and work orders as papers', () => {
+  it('say what stands on the screen, with firm, number, day and page, and hold nobody’s marks for their own', async () => {
+    const installation = demoHouse();
+    const paper = async (file: string, sub?: string) =>
+      (await jobPaper(installation, signalHouse, file, sub ? { sub } : {})).body;
+    must(installation, 'draft.write', {
+      job: signalHouse,
+      audience: 'client',
+      line: 'own:1',
+      words: 'Mind the *red* tape.',
+    });
+    const client = await textOf((await paper('client.pdf')) as Buffer);
+    expect(client.text).toContain('Signal House: news of Tue 9 Mar');
+    expect(client.text).toContain('Mind the *red* tape.');
+    expect(client.text).toContain('Through the house');
+    expect(client.text).toMatch(/Signal House · Harrow & Tern Renovation · Maren 0555 0100 · Tue 9 Mar 2027 +1 of \d/);
+    const markdown = String(await paper('client.md'));
+    expect(markdown).toMatch(/^# Signal House: news of Tue 9 Mar\n/);
+    expect(markdown).toContain('Mind the \\*red\\* tape.');
+    expect(markdown).toContain('## The next two weeks\n\n- ');
+    expect((await textOf((await paper('crew.pdf')) as Buffer)).text).toContain('Halyard Wiring · ');
+    expect((await textOf((await paper('neighbour.pdf')) as Buffer)).text).toContain('Building work at 3 Watch Steps');
+    expect((await textOf((await paper('look-ahead.pdf')) as Buffer)).text).toMatch(/three weeks ahead .*Wed 10 Mar/);
+    const order = await textOf((await paper('work-order.pdf', demoId('sub', 'carpentry'))) as Buffer);
+    expect(order.text).toMatch(
+      /Work order: Cinder Lane Carpenters .*What is agreed: .*Local code and your own licence/,
+    );
+    await expect(paper('work-order.pdf', newId())).rejects.toThrow('no such sub');
     installation.db.close();
   });
 });

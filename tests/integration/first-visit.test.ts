@@ -1,6 +1,5 @@
 import { sendToClient } from '../support/client';
 import { readFirm, readJob } from '@/server/reading/reading';
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
 import { calculatorNamed } from '@/core/quantities/registry';
 import { measured, type RoomShape } from '@/core/layout/shape';
@@ -21,6 +20,7 @@ import { tokenOf } from '@/server/tokens';
 import { walkPack } from '@/server/views/pack';
 import { demoId } from '../../demo/seed';
 import { areaOf, command, demoHouse, giveRaw, MAREN, must, newId } from '../support/installations';
+import { textOf } from '../support/pdf-text';
 import { dispatch } from '@/server/dispatch/dispatch';
 
 const dairy = demoId('dairy');
@@ -726,18 +726,6 @@ describe('steps, work and decisions', () => {
     ]);
   });
 });
-
-async function textOf(pdf: Buffer): Promise<{ pages: number; text: string }> {
-  const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
-  const pages = await Promise.all(
-    Array.from({ length: document.numPages }, async (_, index) =>
-      (await (await document.getPage(index + 1)).getTextContent()).items
-        .map((item) => ('str' in item ? item.str : ''))
-        .join(' '),
-    ),
-  );
-  return { pages: document.numPages, text: pages.join(' ').replace(/\s+/g, ' ') };
-}
 
 describe('papers', () => {
   it('carry the statement and the materials, in words that can be searched', async () => {
