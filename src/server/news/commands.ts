@@ -3,7 +3,7 @@ import { counted } from '@/core/words/count';
 import { queryOne, execute } from '../database/query';
 import { handlers, prepared, requireRow, type CommandContext } from '../door/handler';
 import type { Prepared } from '../door/prepared';
-import { newestChange } from '../reading/log';
+import { isChangedSince } from '../reading/log';
 import { Refusal, unprocessable } from '../refusal';
 import { clientGoesBy } from './end-day';
 import { addLink, revokeLink } from './links';
@@ -12,9 +12,9 @@ import { addSent, readerTold, unwriteLine, writeLine } from './updates';
 import { today } from '../zone';
 
 /** What is sent has to be what was read: where it would be another now, what differs is told and nothing goes out. */
-function needAsRead(context: CommandContext, body: string): Prepared['update.send'] {
+function needAsRead(context: CommandContext, job: string, body: string): Prepared['update.send'] {
   const now = prepared(context, 'update.send');
-  if (now.asOf !== newestChange(context.db) || now.text !== body) {
+  if (isChangedSince(context.db, now.asOf, job) || now.text !== body) {
     const { gone, come } = textChanges(body, now.text);
     const [was, is] = [gone[0], come[0]];
     throw unprocessable(
@@ -57,7 +57,7 @@ export const updateHandlers = handlers({
   },
   'update.send': (context, { id, job, audience, title, body, expiresOn, recipients }) => {
     requireRow(context, 'job', job, 'job');
-    const { record, steps } = needAsRead(context, body);
+    const { record, steps } = needAsRead(context, job, body);
     addSent(context.db, { id, job, audience, title, body }, context.now);
     readerTold(context.db, { job, audience, at: context.now, record, steps: JSON.stringify(steps) });
     if (audience === 'client') clientGoesBy(context, job);
