@@ -130,10 +130,13 @@ CREATE TABLE question (
   answer TEXT NOT NULL DEFAULT '',
   answered_at TEXT,
   answered_by TEXT NOT NULL DEFAULT '',
+  -- The letter that the answer went out with: it is theirs alone.
+  job_update TEXT REFERENCES job_update (id),
   version INTEGER NOT NULL DEFAULT 1
 ) STRICT;
 CREATE INDEX question_job ON question (job, asked_at);
 CREATE INDEX question_link ON question (share_link);
+CREATE INDEX question_update ON question (job_update) WHERE job_update IS NOT NULL;
 
 -- Who cannot come on a day may say on which they could.
 ALTER TABLE visit_day ADD COLUMN wish_day TEXT;

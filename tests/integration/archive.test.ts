@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { createWriteStream, existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -119,6 +120,8 @@ describe('the archive of a job', () => {
     const json = (value: unknown): Buffer => Buffer.from(JSON.stringify(value));
     const picture = [...files.keys()].find((name) => name.startsWith('pictures/')) ?? '';
     const changed = (...parts: [string, Buffer][]): Map<string, Buffer> => new Map([...files, ...parts]);
+    const page = Buffer.from('<script>alert(1)</script>');
+    const evil = createHash('sha256').update(page).digest('hex');
     const torn = place();
     const whole = readFileSync(await zipped(files));
     writeFileSync(torn, whole.subarray(0, whole.length / 2));
@@ -128,6 +131,13 @@ describe('the archive of a job', () => {
       [await zipped(changed(['archive.json', json({ ...label, migration: 9_999 })])), /newer version/],
       [await zipped(changed(['papers/evil.exe/x', Buffer.from('x')])), /no part of a job/],
       [await zipped(changed([picture, Buffer.from('another picture')])), /was altered/],
+      [await zipped(changed([`recordings/${evil}`, page])), /no recording we can play/],
+      [await zipped(changed([`pictures/${evil}`, page])), /no picture we can read/],
+      [
+        await zipped(changed(['tables/recording.json', json([{ hash: evil, type: 'text/html', bytes: 1 }])])),
+        /not played here/,
+      ],
+      [await zipped(changed(['archive.json', json({ kind: 'aftermist job' })])), /which job/],
       [await zipped(changed(['tables/area.json', Buffer.from('{"a":1}')])), /no list of rows/],
       [await zipped(changed(['tables/command_log.json', json([])])), /not carried/],
       [

@@ -298,6 +298,17 @@ describe('what is asked on a page', () => {
       address: 'averill@watchsteps.example',
       state: 'queued',
     });
+    // The answer is theirs: it is no news for everybody, and what they acknowledge stays the letter.
+    expect(sharedView(installation, openLink(installation, pathOf(installation, to.linkId).slice(3))!)).toMatchObject({
+      canAcknowledge: true,
+      updates: expect.not.arrayContaining([
+        expect.objectContaining({ title: 'Signal House: your question' }),
+      ]) as unknown,
+    });
+    must(installation, 'message.acknowledge', { name: 'Elder' }, asker);
+    expect(queryOne(installation.db, `SELECT acknowledged_by FROM message WHERE id = '${to.messageId}'`)).toEqual({
+      acknowledged_by: 'Elder',
+    });
     const page = (link: string) =>
       sharedView(installation, openLink(installation, pathOf(installation, link).slice(3))!);
     expect(page(to.linkId).questions).toMatchObject([{ text: 'May it stay?', answer: 'Yes. <b>It</b> stays.' }]);

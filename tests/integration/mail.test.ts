@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { standingClock } from '@/server/clock';
-import { queryOne } from '@/server/database/query';
+import { queryAll, queryOne } from '@/server/database/query';
 import { readMail } from '@/server/environment.mjs';
 import type { Installation } from '@/server/installation';
 import { emptyOutbox, quietUntil } from '@/server/news/outbox';
@@ -9,7 +9,7 @@ import { smtpGateway } from '@/server/outside/smtp';
 import { openLink } from '@/server/public/shared';
 import { readFirm } from '@/server/reading/reading';
 import { todayView } from '@/server/views/today';
-import { demoFolder, must, NOW, root, signalHouse, testClock } from '../support/installations';
+import { demoFolder, must, newId, NOW, root, signalHouse, testClock } from '../support/installations';
 import { mailServer } from '../support/mail-server';
 import { messageGatewaySuite } from '../support/ports';
 import { asRead, recipient } from '../support/sending';
@@ -110,6 +110,25 @@ describe('news by mail', () => {
     installation.db.close();
   });
 
+  it('to a neighbour is put right for that neighbour alone', async () => {
+    const installation = house();
+    const [four, six] = [newId(), newId()];
+    for (const [id, email] of [
+      [four, 'four@quay.invalid'],
+      [six, 'six@quay.example'],
+    ] as const)
+      must(installation, 'neighbour.set', { id, job: signalHouse, name: email, email });
+    const to = recipient('Number 4', 'four@quay.invalid');
+    must(installation, 'update.send', asRead(installation, { audience: 'neighbour', recipients: [to] }));
+    await emptyOutbox(installation);
+    must(installation, 'message.readdress', { id: to.messageId, address: 'four@quay.example' });
+    expect(queryAll(installation.db, 'SELECT email FROM neighbour ORDER BY email')).toEqual([
+      { email: 'four@quay.example' },
+      { email: 'six@quay.example' },
+    ]);
+    installation.db.close();
+  });
+
   it('waits for the morning at night, and says when it gives up', async () => {
     const installation = house();
     const to = recipient('A', 'a@a.example');
@@ -117,6 +136,7 @@ describe('news by mail', () => {
     installation.clock = standingClock(new Date(`${NOW.slice(0, 10)}T22:30:00.000Z`));
     expect(quietUntil(installation)?.toISOString()).toBe('2027-03-10T06:00:00.000Z');
     expect(await emptyOutbox(installation)).toBe(0);
+    expect(stateOf(installation, to.messageId)?.next_try_at).toBe('2027-03-10T06:00:00.000Z');
     installation.clock = standingClock(new Date('2027-03-10T06:00:00.000Z'));
     expect(quietUntil(installation)).toBeUndefined();
     server.busy.now = true;

@@ -8,7 +8,7 @@ export type Reader = (typeof READERS)[number];
 
 const draft = () => ({ job: field.id(), audience: field.oneOf('who reads it', READERS) });
 /** The key of a line: what it is about, such as `end` or `done:AREA`. */
-const lineKey = () => field.text('the line', 400);
+const lineKey = () => field.text('the line', 1_000);
 
 /**
  * Words of one's own in a draft: in place of a line, or as a line of one's own (`own:…`); empty words leave the line out.
@@ -42,7 +42,7 @@ export const sendUpdate = command(
     ...draft(),
     title: field.line('the title', 120),
     /** The text as it was read: where it would be another now, nothing goes out. */
-    body: field.text('the text', 20_000),
+    body: field.text('the text', 200_000),
     expiresOn: field.day('the last day of the link'),
     recipients: array(
       object({

@@ -61,9 +61,6 @@ function from({ from: { name, firm, phone } }: News): DraftLine[] {
 
 const place = (news: News, area: string): string => news.areas.get(area) ?? 'The house';
 
-/** How much of the work is done, as somebody says it who was told nothing yet. */
-export const sayShare = (all: number): string => `${capital(partOf(all))} of the work is done.`;
-
 function share({ diff, done: all, since, today }: News): string {
   const gained =
     since === undefined

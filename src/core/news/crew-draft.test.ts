@@ -1,57 +1,10 @@
 import { pattern } from '../pattern';
 import { describe, expect, it } from 'vitest';
-import type { WalkDiff } from '../walks/diff';
 import { clientDraft } from './client-draft';
 import { crewDraft } from './crew-draft';
-import type { Draft, News, NextWork } from './news';
-import { draftText, withOwnWords } from './own-words';
+import { news, nothing, told } from '../../../tests/support/news-facts';
+import type { NextWork } from './news';
 
-const told = (draft: Draft): string => draftText(withOwnWords(draft, [], []));
-
-const nothing: WalkDiff = {
-  surprises: [],
-  decisions: [],
-  household: [],
-  shorts: [],
-  inWalls: [],
-  checks: [],
-  progress: [],
-  remaining: [],
-  closed: [],
-  selections: [],
-  notes: [],
-  cautions: [],
-  pictures: [],
-  measurements: [],
-  gain: 0,
-  visibleGain: 0,
-};
-const news = (over: Partial<News> = {}): News => ({
-  job: 'Signal House',
-  today: '2027-03-09',
-  since: '2027-03-02',
-  off: [],
-  address: '1 Quay',
-  there: [],
-  loudHalf: null,
-  from: { firm: 'Harrow', name: 'Maren', phone: '0555 0100' },
-  livedIn: false,
-  diff: nothing,
-  areas: new Map([
-    ['k', 'Kitchen'],
-    ['s', 'Study'],
-  ]),
-  selections: new Map([['t', { area: 'k', category: 'Wall tiles', choice: 'Sage' }]]),
-  done: 0.4,
-  moved: [],
-  finish: {},
-  causes: [],
-  next: [],
-  decisions: [],
-  cautions: [],
-  settled: [],
-  ...over,
-});
 const seen = { id: 'i', job: 'j', walk: 'w', area: 'k', at: '2027-03-09T10:00:00.000Z', person: 'p' };
 const work = (over: Partial<NextWork> = {}): NextWork => ({
   day: '2027-03-10',

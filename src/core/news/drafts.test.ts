@@ -1,54 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { PHASE_KEYS, phaseFacts } from '../sequence/phases';
-import type { WalkDiff } from '../walks/diff';
 import { clientDraft } from './client-draft';
 import { crewDraft } from './crew-draft';
-import type { Draft, News } from './news';
-import { draftText, withOwnWords } from './own-words';
+import { news, nothing, told } from '../../../tests/support/news-facts';
+import { neighbourDraft } from './neighbour-draft';
+import type { NextWork } from './news';
 
-const told = (draft: Draft): string => draftText(withOwnWords(draft, [], []));
-
-const nothing: WalkDiff = {
-  surprises: [],
-  decisions: [],
-  household: [],
-  shorts: [],
-  inWalls: [],
-  checks: [],
-  progress: [],
-  remaining: [],
-  closed: [],
-  selections: [],
-  notes: [],
-  cautions: [],
-  pictures: [],
-  measurements: [],
-  gain: 0,
-  visibleGain: 0,
-};
-const news = (over: Partial<News> = {}): News => ({
-  job: 'Signal House',
-  today: '2027-03-09',
-  since: '2027-03-02',
-  off: [],
-  address: '1 Quay',
-  there: [],
-  loudHalf: null,
-  from: { firm: 'Harrow', name: 'Maren', phone: '0555 0100' },
-  livedIn: false,
-  diff: nothing,
-  areas: new Map([['k', 'Kitchen']]),
-  selections: new Map([['t', { area: 'k', category: 'Wall tiles', choice: 'Sage' }]]),
-  done: 0.4,
-  moved: [],
-  finish: { after: '2027-05-14' },
-  causes: [],
-  next: [],
-  decisions: [],
-  cautions: [],
-  settled: [],
-  ...over,
-});
 const item = {
   id: 'i',
   job: 'j',
@@ -165,5 +122,49 @@ describe('the crew’s update', () => {
     expect(body.indexOf('open edge')).toBeGreaterThan(-1);
     expect(body.indexOf('open edge')).toBeLessThan(body.indexOf('backing blocks'));
     expect(body.toLowerCase()).toContain('carpentry');
+  });
+});
+
+describe('what a neighbour reads', () => {
+  const work = (day: string, until: string, phase: NextWork['phase']): NextWork => ({
+    ...{
+      day,
+      until,
+      phase,
+      afternoon: false,
+      area: 'k',
+      task: `k:${phase ?? ''}`,
+      trade: 'tear-out',
+      crew: 'Wreckers',
+    },
+    ...{ work: { kind: 'step', area: 'Kitchen', phase: phase ?? 'board' }, halfDays: 2, after: [] },
+  });
+
+  it('is where, until when, on which days it is loud, what stands outside and whom to call', () => {
+    const letter = news({
+      finish: { after: '2027-05-14' },
+      loudHalf: 'morning',
+      next: [
+        work('2027-03-10', '2027-03-11', 'tear-out'),
+        work('2027-03-12', '2027-03-12', 'break-out'),
+        work('2027-03-16', '2027-03-16', 'tear-out'),
+        work('2027-03-10', '2027-03-10', 'first-coats'),
+      ],
+      there: [{ what: 'Bin', text: 'in the lane, comes Wed 10 Mar' }],
+    });
+    const text = told(neighbourDraft(letter));
+    expect(text).toContain('Harrow is working at 1 Quay. By the plan of today the work ends on Fri 14 May. Loud work');
+    expect(text).toMatch(/When it is loud\n- Wed 10 Mar to Fri 12 Mar: .+ and .+\.\n- Tue 16 Mar: .+\./);
+    expect(text).toContain('- Bin: in the lane, comes Wed 10 Mar.');
+    expect(text).toContain('call Maren, 0555 0100, or write on your page.');
+    expect(text).not.toMatch(/Kitchen|paint|Signal House/);
+  });
+
+  it('says nothing that nobody knows', () => {
+    const text = told(neighbourDraft(news({ from: { firm: '', name: '', phone: '' } })));
+    expect(text).toBe(
+      'We are working at 1 Quay.\n\nIf something troubles you, or you need the way on one of these days, tell us, or write ' +
+        'on your page.',
+    );
   });
 });

@@ -4,14 +4,14 @@ import { queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import { writeLog } from '../door/log';
 import { markPlan } from '../door/marks';
-import { pictureFile, store } from '../files/pictures';
-import { recordingFile } from '../files/recordings';
+import { keepPicture } from '../files/pictures';
+import { isRecordingType, keepRecording } from '../files/recordings';
 import type { Installation } from '../installation';
 import { Refusal, unprocessable } from '../refusal';
 import { refuseWhereServed } from '../serving';
 import { hashOf, tokenOf } from '../tokens';
 import { rebuildStanding } from '../walks/rebuild';
-import { columnsOf, jobTables, OF_FIRM, rowsOfJob, type Row, type TableRows } from './tables';
+import { columnsOf, jobTables, newestMigration, OF_FIRM, rowsOfJob, type Row, type TableRows } from './tables';
 import { ARCHIVE_FORM, ARCHIVE_KIND, type Label } from './write';
 
 /** What an archive may hold, by name; anything else in it makes it none of ours. */
@@ -104,21 +104,27 @@ function rowsIn(name: string, content: Buffer): Row[] {
   return rows as Row[];
 }
 
+const isNamed = (job: unknown): boolean =>
+  typeof job === 'object' && job !== null && 'id' in job && typeof job.id === 'string' && 'name' in job;
+
 function checkLabel(db: Connection, { kind, form, migration, job }: Label): void {
   if (kind !== ARCHIVE_KIND) throw refused('It is no copy of a job.');
-  const ours = queryOne<{ number: number }>(db, 'SELECT max(number) AS number FROM migration')?.number ?? 0;
-  if (form > ARCHIVE_FORM || migration > ours)
+  if (!isNamed(job)) throw refused('It does not say which job it is of.');
+  if (form > ARCHIVE_FORM || migration > newestMigration(db))
     throw refused('It was made by a newer version of this program; bring this one up to date first.');
   if (queryOne(db, 'SELECT 1 FROM job WHERE id = @id', { id: job.id }))
     throw unprocessable('exists-already', `${job.name} is in this house already.`, 'archive');
 }
 
-/** Pictures and recordings go to their place by what they hold: one that is not what its name says is refused. */
+/**
+ * Pictures and recordings are kept as any that come in, looked at and named by what they hold; one that is not what its name
+ * says is refused. What is kept of an archive that is refused later stands where no record names it, as after any upload.
+ */
 async function keepFiles(installation: Installation, { zip, files }: Archive): Promise<void> {
   for (const { entry, kind, hash } of files) {
     const content = await bytesOf(zip, entry);
     if (createHash('sha256').update(content).digest('hex') !== hash) throw refused(`“${entry.fileName}” was altered.`);
-    await store(kind === 'pictures' ? pictureFile(installation, hash) : recordingFile(installation, hash), content);
+    await (kind === 'pictures' ? keepPicture(installation, content) : keepRecording(installation, content));
   }
 }
 
@@ -169,21 +175,25 @@ function here(installation: Installation, table: string, row: Row, now: string):
 
 /** Rows of the firm: whoever is known here stays as they are known here. */
 function addKnown(db: Connection, table: string, rows: readonly Row[]): void {
-  for (const row of rows) {
-    // Nobody signs in here by an archive, and an address is one person’s.
-    const own = table === 'person' ? { ...row, email: null, password_hash: null } : row;
-    insertRow(db, table, own, 'OR IGNORE ');
-  }
+  if (table === 'recording' && !rows.every(({ type }) => isRecordingType(type)))
+    throw refused('It holds a recording of a kind that is not played here.');
+  // Nobody signs in here by an archive, and an address is one person’s.
+  const own = table === 'person' ? rows.map((row) => ({ ...row, email: null, password_hash: null })) : rows;
+  addRows(db, table, own, 'OR IGNORE ');
 }
 
-function addRows(db: Connection, table: string, rows: readonly Row[]): void {
-  for (const row of rows) insertRow(db, table, row, '');
+function addRows(db: Connection, table: string, rows: readonly Row[], or: '' | 'OR IGNORE ' = ''): void {
+  const known = new Set(columnsOf(db, table));
+  for (const row of rows) insertRow(db, { table, known, or }, row);
 }
 
-function insertRow(db: Connection, table: string, row: Row, or: '' | 'OR IGNORE '): void {
-  const known = columnsOf(db, table);
+function insertRow(
+  db: Connection,
+  { table, known, or }: { table: string; known: ReadonlySet<string>; or: '' | 'OR IGNORE ' },
+  row: Row,
+): void {
   const columns = Object.keys(row);
-  const strange = columns.find((column) => !known.includes(column));
+  const strange = columns.find((column) => !known.has(column));
   if (strange !== undefined)
     throw refused(`Rows of “${table}” have a column “${strange.slice(0, 40)}” that is not ours.`);
   db.prepare(

@@ -1,4 +1,4 @@
-import { queryAll } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import { idsInOrderKept } from '../reading/records';
 
@@ -60,6 +60,10 @@ interface Reference {
   table: string;
   to: string;
 }
+
+/** The number of the newest migration that the file has seen. */
+export const newestMigration = (db: Connection): number =>
+  queryOne<{ number: number }>(db, 'SELECT max(number) AS number FROM migration')?.number ?? 0;
 
 export const allTables = (db: Connection): string[] =>
   (db.pragma('main.table_list') as { name: string; type: string }[])

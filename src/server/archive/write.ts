@@ -12,7 +12,7 @@ import { newestPictures } from '../reading/pictures';
 import { readJob, type JobReading } from '../reading/reading';
 import { refuseWhereServed } from '../serving';
 import { liveChanges } from '../views/changes';
-import { rowsOfFirm, rowsOfJob, type Row } from './tables';
+import { newestMigration, rowsOfFirm, rowsOfJob, type Row } from './tables';
 
 /** The form of an archive; a later one is refused by an earlier house. */
 export const ARCHIVE_FORM = 1;
@@ -41,9 +41,6 @@ const PAPERS = [
   'selections.csv',
 ];
 
-const newestMigration = ({ db }: Installation): number =>
-  db.prepare<[], { number: number }>('SELECT max(number) AS number FROM migration').get()?.number ?? 0;
-
 /**
  * Writes everything of a job into one file: its rows as JSON and as CSV, its pictures and recordings as they were kept, its
  * papers. Another installation reads it back whole.
@@ -59,7 +56,7 @@ export async function writeArchive(installation: Installation, job: string, file
   const tables = new Map([...firms, ...mine]);
   const zip = new ZipFile();
   const label: Label = {
-    ...{ kind: ARCHIVE_KIND, form: ARCHIVE_FORM, migration: newestMigration(installation), job: { id: job, name } },
+    ...{ kind: ARCHIVE_KIND, form: ARCHIVE_FORM, migration: newestMigration(db), job: { id: job, name } },
     made: installation.clock.now().toISOString(),
     tables: Object.fromEntries([...tables].map(([table, rows]) => [table, rows.length])),
   };

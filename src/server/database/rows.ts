@@ -932,6 +932,7 @@ export interface Rows {
     answer: string;
     answered_at: string | null;
     answered_by: string;
+    job_update: string | null;
     version: number;
   };
   quiet: {
@@ -1579,7 +1580,7 @@ export interface Defaults {
     | 'note'
     | 'version';
   purchased: 'person';
-  question: 'answer' | 'answered_at' | 'answered_by' | 'version';
+  question: 'answer' | 'answered_at' | 'answered_by' | 'job_update' | 'version';
   quiet: 'area' | 'half' | 'weekdays' | 'last_day' | 'observation';
   rate: never;
   recording: never;

@@ -10,6 +10,9 @@ import { store } from './pictures';
 /** A recording goes with its captions and is only played, never read. */
 export const LARGEST_RECORDING = 200 * 1024 * 1024;
 
+/** Whether a type is one of those that are played here. */
+export const isRecordingType = (type: unknown): boolean => FORMS.some(([known]) => known === type);
+
 export const recordingFile = (installation: Pick<Installation, 'folder'>, hash: string): string =>
   join(installation.folder, 'recordings', hash.slice(0, 2), hash);
 

@@ -1,9 +1,10 @@
 import { daysNamed, isOwnLine, textChanges } from '@/core/news/own-words';
 import { counted } from '@/core/words/count';
-import { queryOne, execute } from '../database/query';
+import { execute } from '../database/query';
 import { handlers, prepared, requireRow, type CommandContext } from '../door/handler';
 import type { Prepared } from '../door/prepared';
 import { isChangedSince } from '../reading/log';
+import { messageOfLink } from '../reading/updates';
 import { Refusal, unprocessable } from '../refusal';
 import { clientGoesBy } from './end-day';
 import { addLink, revokeLink } from './links';
@@ -96,11 +97,7 @@ export const updateHandlers = handlers({
   'message.acknowledge': (context, { name }) => {
     if (context.who.kind !== 'link')
       throw new Refusal(403, { code: 'not-allowed', message: 'Only the holder of a link can acknowledge it.' });
-    const message = queryOne<{ id: string; job_update: string }>(
-      context.db,
-      'SELECT id, job_update FROM message WHERE share_link = @link',
-      { link: context.who.id },
-    );
+    const message = messageOfLink(context.db, context.who.id);
     if (!message)
       throw unprocessable('nothing-sent', 'Nothing was sent with this link, so there is nothing to acknowledge.');
     execute(

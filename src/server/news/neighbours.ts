@@ -1,6 +1,13 @@
 import { execute, insert, queryOne } from '../database/query';
+import type { Connection } from '../database/open';
 import { handlers, requireRow } from '../door/handler';
 import { unprocessable } from '../refusal';
+
+/** A neighbour is reached at another address. */
+export const moveNeighbourAddress = (db: Connection, job: string, was: string, address: string): void =>
+  void execute(db, 'UPDATE neighbour SET email = @address, version = version + 1 WHERE job = @job AND email = @was', {
+    ...{ job, was, address },
+  });
 
 export const neighbourHandlers = handlers({
   'neighbour.set': (context, { id, job, name, email, phone, note }) => {

@@ -34,6 +34,12 @@ export function quietUntil({ db, clock }: Pick<Installation, 'db' | 'clock'>): D
   return instantIn(zone, hour < HOURS.from ? today : addDays(today, 1), HOURS.from);
 }
 
+/** Until when messages are held; what is only played wakes nobody. */
+const heldUntil = (installation: Installation): Date | undefined => {
+  const { messages } = installation.outside;
+  return messages !== 'by hand' && messages.by === 'mail' ? quietUntil(installation) : undefined;
+};
+
 /**
  * Hands every message whose time has come to the gateway, and writes down what became of it: sent, delivered, to be tried
  * again later, or failed. The link's secret is put into the text here and stays nowhere. Where nothing carries messages,
@@ -43,7 +49,14 @@ export function quietUntil({ db, clock }: Pick<Installation, 'db' | 'clock'>): D
 export async function emptyOutbox(installation: Installation): Promise<number> {
   const { db, outside, clock } = installation;
   const { messages } = outside;
-  if (messages === 'by hand' || quietUntil(installation)) return 0;
+  if (messages === 'by hand') return 0;
+  const morning = heldUntil(installation);
+  if (morning) {
+    execute(db, `UPDATE message SET next_try_at = @at WHERE state = 'queued' AND next_try_at IS NULL`, {
+      at: morning.toISOString(),
+    });
+    return 0;
+  }
   const queued = queryAll<Queued>(
     db,
     `SELECT message.id, tries, recipient, address, share_link, title, body, job
@@ -138,6 +151,6 @@ function untilNext(installation: Installation): number {
   )?.at;
   if (!next) return LOOK_AGAIN_MS;
   const now = clock.now().getTime();
-  const due = Math.max(Date.parse(next), quietUntil(installation)?.getTime() ?? 0);
+  const due = Math.max(Date.parse(next), heldUntil(installation)?.getTime() ?? 0);
   return Math.min(Math.max(due - now, 1_000), LOOK_AGAIN_MS);
 }

@@ -53,27 +53,29 @@ export const questionHandlers = handlers({
         WHERE id = @id`,
       { id, answer, by, now: context.now },
     );
-    tellAnswer(context, question, { answer, updateId, messageId });
+    if (tellAnswer(context, question, { answer, updateId, messageId }))
+      execute(context.db, 'UPDATE question SET job_update = @updateId WHERE id = @id', { id, updateId });
     context.logFor(question.job);
   },
 });
 
-/** Who asked and is reached by mail is written the answer, with the link they have. */
+/** Who asked and is reached by mail is written the answer, with the link they have. @returns whether they were */
 function tellAnswer(
   context: CommandContext,
   { job, share_link, text }: { job: string; share_link: string; text: string },
   { answer, updateId, messageId }: { answer: string; updateId: string; messageId: string },
-): void {
+): boolean {
   const link = requireRow(context, 'share_link', share_link);
   const to = queryOne<{ recipient: string; address: string }>(
     context.db,
     'SELECT recipient, address FROM message WHERE share_link = @share_link ORDER BY queued_at DESC LIMIT 1',
     { share_link },
   );
-  if (!to || link.revoked_at) return;
+  if (!to || link.revoked_at) return false;
   const { name } = requireRow(context, 'job', job);
   const audience = link.audience === 'sub' ? 'crew' : link.audience;
   const words = { title: `${name}: your question`, body: `You asked: ${text}\n\nOur answer: ${answer}` };
   addSent(context.db, { id: updateId, job, audience, ...words }, context.now);
   addMessage(context, { id: messageId, job_update: updateId, share_link, ...to });
+  return true;
 }

@@ -1,7 +1,6 @@
 import type { ClientShared, CrewShared, NeighbourShared, SharedView } from '@/contract/views/news';
 import type { Audience, Reader } from '@/contract/commands/news';
 import { groupBy } from '@/core/group-by';
-import { sayShare } from '@/core/news/client-draft';
 import { lineNet, wholePrice } from '@/core/money/price';
 import { statementDiff } from '@/core/scope/statement';
 import { phaseFacts } from '@/core/sequence/phases';
@@ -28,7 +27,7 @@ import { alternativesOf, selectionsOf } from '../views/selection';
 import { requestViews } from '../views/requests';
 import { holdsOf } from '../views/holds';
 import { livingGaps, livingOff } from '../views/living';
-import { composeDraft, thereAt, writerOf } from '../views/draft';
+import { draftOfNow, thereAt, writerOf } from '../views/draft';
 import { tourOf } from '../views/tour';
 import { settledByClient } from '../reading/history';
 import { subVisits } from '../views/sub-visits';
@@ -42,7 +41,6 @@ import { currencyOfFirm, priceTerms } from '../reading/money';
 import { statementRows, type StatementRow } from '../reading/statements';
 import { linkState, messageOfLink, questionsOfLink, sentUpdates } from '../reading/updates';
 import { signOffRows } from '../reading/walks';
-import { workDoneOf } from '../reading/weights';
 import { assemblyCautions } from '../reading/assemblies';
 import { clientItems } from '../views/completion';
 import { whenSeen } from '../words';
@@ -131,7 +129,7 @@ type Base = Pick<
 
 /** @param jobs those one may ask about */
 function base(firm: FirmReading, link: OpenLink, jobs: readonly string[]): Base {
-  const message = messageOfLink(firm, link.id);
+  const message = messageOfLink(firm.db, link.id);
   const { name, phone } = writerOf(firm);
   return {
     firm: firmRow(firm)?.name ?? '',
@@ -151,9 +149,8 @@ function base(firm: FirmReading, link: OpenLink, jobs: readonly string[]): Base 
   };
 }
 
-/** As it is now: nothing that waits to be sent, nothing that was written by hand. */
 function neighbourShared(job: JobReading, link: OpenLink): NeighbourShared {
-  const { title, parts } = composeDraft(job, 'neighbour').draft;
+  const { title, parts } = draftOfNow(job, 'neighbour');
   return {
     ...base(job.firm, link, [job.id]),
     audience: 'neighbour',
@@ -181,14 +178,12 @@ function meaningsOf(job: JobReading): ClientShared['now']['meanings'] {
 }
 const MEANT_DAYS = 12;
 
-/** What is told of now in the words of a client’s news, without what changed since they were written to. */
+/** How things stand, in the words of a client’s news. */
 function nowOf(job: JobReading): ClientShared['now'] {
-  const { parts } = composeDraft(job, 'client').draft;
-  const lines = (key: string) => parts.find((part) => part.key === key)?.lines ?? [];
-  const texts = (key: string): string[] => lines(key).map(({ text }) => text);
-  const end = lines('opening').filter(({ key }) => key !== 'share');
+  const { parts } = draftOfNow(job, 'client');
+  const texts = (key: string): string[] => parts.find((part) => part.key === key)?.lines.map(({ text }) => text) ?? [];
   return {
-    opening: [sayShare(workDoneOf(job).share), ...end.map(({ text }) => text)].join(' '),
+    opening: texts('opening').join(' '),
     found: texts('found'),
     weeks: texts('next'),
     ahead: texts('ahead').join(' '),

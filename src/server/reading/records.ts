@@ -68,22 +68,24 @@ export const recordsAround = (db: Connection, walk: string): Observation[] =>
 /**
  * What was kept of a job after one of its records, however long ago it was seen, with all that was ever said of the items
  * it speaks of. A phone without a signal hands over what it saw long after others did.
- * @param last the newest record that was known then; null where none was
+ * @param last the newest record that was known then; undefined for what was seen of late
  */
 export function recordsKeptAfter(
-  { id: job, firm: { db } }: JobReading,
-  last: string | null,
+  { id: job, firm: { db, today } }: JobReading,
+  last: string | null | undefined,
 ): { all: Observation[]; fresh: ReadonlySet<string> } {
   const kept = queryAll<RecordRow>(
     db,
-    // Found by the order of keeping: the plus keeps the job's whole past from being looked through.
-    `SELECT *
-      FROM standing_observation
-      WHERE id IN (SELECT id
-        FROM observation
-        WHERE rowid > coalesce((SELECT rowid FROM observation WHERE id = @last), 0) AND +job = @job)
-      ORDER BY at, id`,
-    { job, last },
+    last === undefined
+      ? 'SELECT * FROM standing_observation WHERE job = @job AND at >= @since ORDER BY at, id'
+      : // Found by the order of keeping: the plus keeps the job's whole past from being looked through.
+        `SELECT *
+          FROM standing_observation
+          WHERE id IN (SELECT id
+            FROM observation
+            WHERE rowid > coalesce((SELECT rowid FROM observation WHERE id = @last), 0) AND +job = @job)
+          ORDER BY at, id`,
+    last === undefined ? { job, since: addDays(today, -LATELY_DAYS) } : { job, last },
   );
   const items = new Set(
     kept.flatMap(({ matter, kind }) =>
@@ -94,6 +96,9 @@ export function recordsKeptAfter(
   const before = recordsOfMatters(db, [...items]).filter(({ id }) => !fresh.has(id));
   return { all: [...before, ...kept.map(shaped)].sort(inOrderSeen), fresh };
 }
+
+/** How far back what was seen is told to whoever is told for the first time. */
+export const LATELY_DAYS = 60;
 
 /** Ids of records, withdrawn ones too, in the order in which they were kept: an archive carries them so. */
 export const idsInOrderKept = (db: Connection, ids: readonly unknown[]): string[] =>

@@ -3,6 +3,7 @@ import type { PastPlace } from '@/contract/past';
 import { addDays, type Day } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
 import { queryAll, queryOne } from '../database/query';
+import type { Connection } from '../database/open';
 import type { Rows } from '../database/rows';
 import { OF_JOBS, rowsOf, type FirmReading, type JobReading } from './reading';
 import { NEWEST } from './past';
@@ -89,16 +90,14 @@ export const linkState = (
   now: Day,
 ): 'open' | 'expired' | 'revoked' => (link.revoked_at ? 'revoked' : link.expires_on < now ? 'expired' : 'open');
 
-const failedRows = rowsOf<Rows['message'] & { job: string; audience: Reader; title: string }>(
+/** Messages of a job that did not arrive and that nobody has put right. */
+export const failedMessages = rowsOf<Rows['message'] & { job: string; audience: Reader; title: string }>(
   `SELECT message.*, job_update.job, job_update.audience, job_update.title
     FROM message
     JOIN job_update ON job_update.id = message.job_update
     WHERE message.state = 'failed' AND job_update.job ${OF_JOBS}
     ORDER BY settled_at DESC`,
 );
-
-/** Messages of a job that did not arrive and that nobody has put right. */
-export const failedMessages = failedRows;
 
 /** The newest updates that were sent of a job, before an instant where one is given. */
 export const newestSent = (job: JobReading, most: number, before: PastPlace = NEWEST): UpdateRow[] =>
@@ -143,7 +142,10 @@ export const linkRows = (
     { job: job.id, subs: JSON.stringify(subs), today: job.firm.today, ...most },
   );
 
-/** Updates that were sent for an audience, the newest first; what went to one sub alone is theirs. */
+/** Answers to questions: each is of whoever asked, and stands beside the question. */
+const ANSWERS = 'SELECT job_update FROM question WHERE job_update IS NOT NULL';
+
+/** Updates that were sent for an audience, the newest first; what went to one sub alone, or to whoever asked, is theirs. */
 export const sentUpdates = (job: JobReading, audience: Reader, most: number): UpdateRow[] =>
   queryAll<UpdateRow>(
     job.firm.db,
@@ -153,11 +155,14 @@ export const sentUpdates = (job: JobReading, audience: Reader, most: number): Up
         AND NOT EXISTS (
           SELECT 1 FROM message JOIN share_link ON share_link.id = message.share_link
           WHERE message.job_update = job_update.id AND share_link.audience = 'sub')
+        AND id NOT IN (${ANSWERS})
       ORDER BY sent_at DESC
       LIMIT @most`,
     { job: job.id, audience, most },
   );
 
-/** The message that a link went out with. */
-export const messageOfLink = (firm: FirmReading, link: string): Rows['message'] | undefined =>
-  queryOne<Rows['message']>(firm.db, 'SELECT * FROM message WHERE share_link = @link', { link });
+/** The message that a link went out with; what it was used for later are answers. */
+export const messageOfLink = (db: Connection, link: string): Rows['message'] | undefined =>
+  queryOne<Rows['message']>(db, `SELECT * FROM message WHERE share_link = @link AND job_update NOT IN (${ANSWERS})`, {
+    link,
+  });

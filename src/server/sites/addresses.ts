@@ -2,6 +2,7 @@ import { execute } from '../database/query';
 import { handlers, requireRow } from '../door/handler';
 import { moveSubAddress } from '../firm/addresses';
 import { sendAgain } from '../news/messages';
+import { moveNeighbourAddress } from '../news/neighbours';
 
 /** Addresses that were wrong, put right where that was seen. */
 export const addressHandlers = handlers({
@@ -10,6 +11,7 @@ export const addressHandlers = handlers({
     sendAgain(context, message, address);
     const { job, sub, audience } = requireRow(context, 'share_link', message.share_link);
     if (sub) moveSubAddress(context.db, sub, message.address, address);
+    if (audience === 'neighbour' && job) moveNeighbourAddress(context.db, job, message.address, address);
     if (audience === 'client')
       execute(
         context.db,

@@ -19,7 +19,7 @@ import { firmRow, peopleOf } from '../reading/firm';
 import { areaNames, jobRow } from '../reading/job';
 import { finishDay, planOf } from '../reading/plan';
 import { ofJob, type FirmReading, type JobReading } from '../reading/reading';
-import { recordsKeptAfter } from '../reading/records';
+import { LATELY_DAYS, recordsKeptAfter } from '../reading/records';
 import { settledAfter } from '../reading/scope';
 import { selectionNames } from '../reading/selections';
 import { holdRows } from '../reading/sequence';
@@ -49,14 +49,16 @@ const stepsOf = ofJob((job): { area: string; phase: ProgressChange['phase']; tas
 export const stepsBegun = (job: JobReading): Record<string, number> =>
   Object.fromEntries(stepsOf(job).flatMap(({ task, fraction }) => (fraction > 0 ? [[task, fraction]] : [])));
 
-/** The facts of what a reader is told: everything from when they were written to last until now. */
-function newsFor(job: JobReading, audience: Reader): News {
+/**
+ * The facts of what a reader is told: everything from when they were written to last until now.
+ * @param told what they were told last; without it, how things stand
+ */
+function newsFor(job: JobReading, audience: Reader, told: ReturnType<typeof toldOf>): News {
   const { firm } = job;
   const { today } = firm;
   const row = jobRow(job);
-  const told = toldOf(job, audience);
   const before = told ? (JSON.parse(told.steps) as Record<string, number>) : {};
-  const { all, fresh } = recordsKeptAfter(job, told?.record ?? null);
+  const { all, fresh } = recordsKeptAfter(job, told?.record);
   const diff = diffSince(
     all,
     ({ id }) => fresh.has(id),
@@ -75,7 +77,7 @@ function newsFor(job: JobReading, audience: Reader): News {
     diff,
     areas: areaNames(job),
     selections: selectionNames(job),
-    settled: settledAfter(job, told?.at ?? ''),
+    settled: settledAfter(job, told?.at ?? addDays(today, -LATELY_DAYS)),
     done: workDoneOf(job).share,
     moved: audience === 'crew' ? movedOf(job) : [],
     finish: Object.fromEntries(Object.entries(end).filter(([, day]) => day)),
@@ -193,9 +195,12 @@ const DRAFTS: Record<Reader, (news: News) => Draft> = {
   neighbour: neighbourDraft,
 };
 
+/** How things stand for a reader, whatever they were told: nothing that was written by hand, nothing “since”. */
+export const draftOfNow = (job: JobReading, audience: Reader): Draft =>
+  DRAFTS[audience](newsFor(job, audience, undefined));
+
 export function composeDraft(job: JobReading, audience: Reader): Composed {
-  const news = newsFor(job, audience);
-  const draft = DRAFTS[audience](news);
+  const draft = DRAFTS[audience](newsFor(job, audience, toldOf(job, audience)));
   const parts = withOwnWords(draft, ownWords(job, audience), namedDays(job));
   return { draft, parts, text: draftText(parts), unsettled: unsettled(parts).length };
 }

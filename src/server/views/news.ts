@@ -75,7 +75,7 @@ export function newsView(
     today: firm.today,
     readers: readers.map((audience) => ({
       audience,
-      who: WHO[audience] || row.client || 'The client',
+      who: audience === 'client' ? row.client || 'The client' : WHO[audience],
       waits: waiting.includes(audience),
       told: toldWords(job, audience),
     })),
@@ -117,7 +117,7 @@ export function newsView(
   };
 }
 
-const WHO: Record<Reader, string> = { client: '', crew: 'The crew', neighbour: 'The neighbours' };
+const WHO = { crew: 'The crew', neighbour: 'The neighbours' } as const;
 
 /** When they were written to last. */
 function toldWords(job: JobReading, audience: Reader): string {

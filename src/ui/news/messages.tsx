@@ -31,7 +31,12 @@ export function MessageLine({
       <StateIcon kind={MARKS[message.state]} silent /> {message.recipient}{' '}
       <span className="soft">{message.address}</span> · {stateWords(message, link, isByHand)}
       {message.failure && <span className="bad">: {message.failure}</span>}
-      {message.again && <span className="soft"> It is tried again {message.again}.</span>}
+      {message.again && (
+        <span className="soft">
+          {' '}
+          It {message.failure ? 'is tried again' : 'goes out'} {message.again}.
+        </span>
+      )}
       {message.acknowledged && <span className="good"> · read by {message.acknowledged}</span>}
       {isByHand && (
         <span className="d-inline-flex gap-3 ms-2 no-print">
