@@ -3,10 +3,27 @@ const never = (name, from, to, comment) => ({ name, severity: 'error', comment, 
 
 /** The server from the ground up; whoever stands on a line may look at it and at all before it, never at one behind. */
 const SERVER = [
-  ['clock', 'zone', 'words', 'refusal', 'serving', 'environment', 'installation', 'tokens', 'database', 'outside'],
+  [
+    'clock',
+    'zone',
+    'words',
+    'refusal',
+    'serving',
+    'checked',
+    'environment',
+    'folder-check',
+    'secret',
+    'shallow',
+    'installation',
+    'tokens',
+    'database',
+    'outside',
+    'rights',
+  ],
   ['reading'],
   ['door', 'files'],
   ...[
+    'accounts',
     'firm',
     'news',
     'visits',
@@ -25,11 +42,11 @@ const SERVER = [
   ['plan'],
   ['views'],
   ['public', 'papers'],
-  ['archive'],
+  ['archive', 'backup'],
   ['dispatch'],
   ['advice'],
   ['threads', 'polls'],
-  ['open-installation', 'access', 'http', 'route'],
+  ['open-installation', 'folder-lock', 'new-secret', 'front', 'access', 'http', 'route'],
 ];
 const inServer = (names) => `^src/server/(${names.join('|')})(/|\\.)`;
 const upward = SERVER.slice(0, -1).map((names, at) =>
@@ -101,6 +118,15 @@ module.exports = {
       'whoever needs the world outside asks its port; only the installation chooses who answers',
     ),
     never('ui-down', { path: '^src/ui' }, { path: '^src/(server|app|workers)' }, 'the browser never reaches the file'),
+    never(
+      'public-light',
+      { path: '^src/ui/public' },
+      {
+        path: '^src/(contract/commands|ui/kit/form[.])|node_modules/(react-bootstrap|react-hook-form|yup)/',
+        dependencyTypesNot: ['type-only'],
+      },
+      'a page for somebody outside is sent no schema and no library of forms: they wait for it on a phone',
+    ),
     never('workers-thin', { path: '^src/workers' }, { path: '^src/(ui|app)' }, 'threads call the core and the server'),
     never('nothing-from-app', { path: '^src/(?!app)' }, { path: '^src/app' }, 'routes are the top'),
     never(

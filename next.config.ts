@@ -12,6 +12,7 @@ const config: NextConfig = {
     ]),
   serverExternalPackages: ['better-sqlite3', 'sharp', '@node-rs/argon2', 'exifr'],
   poweredByHeader: false,
+  images: { unoptimized: true },
   // Types are a step of their own in the tests; whoever starts the application need not wait for it.
   typescript: { ignoreBuildErrors: true },
   devIndicators: false,
@@ -24,6 +25,12 @@ const config: NextConfig = {
           { key: 'x-content-type-options', value: 'nosniff' },
           { key: 'referrer-policy', value: 'no-referrer' },
           { key: 'x-frame-options', value: 'DENY' },
+          { key: 'cross-origin-opener-policy', value: 'same-origin' },
+          { key: 'cross-origin-resource-policy', value: 'same-origin' },
+          { key: 'permissions-policy', value: 'camera=(self), microphone=(self), geolocation=(), payment=(), usb=()' },
+          ...(process.env.AFTERMIST_SECURE === '1'
+            ? [{ key: 'strict-transport-security', value: 'max-age=31536000' }]
+            : []),
         ],
       },
     ]),

@@ -32,6 +32,7 @@ export const PAGES: Record<string, Path> = {
   Review: routes.review(job, walk),
   Walk: routes.walk(walk),
   Updates: routes.news(job),
+  'Who was told': routes.told(),
   Words: routes.words(),
   Find: api.find(),
 };

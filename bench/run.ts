@@ -1,6 +1,7 @@
 import { forecastFigures } from './forecast';
 import { doorFigures } from './door';
 import { narrationFigures } from './narration';
+import { newsFigures } from './news';
 import { planFigures } from './plan';
 import { layoutFigures } from './layout';
 import { quantityFigures } from './quantities';
@@ -18,6 +19,7 @@ const QUESTIONS = {
   layout: layoutFigures,
   pages: pageFigures,
   script: scriptFigures,
+  news: newsFigures,
   busy: busyFigures,
   schedule: scheduleFigures,
   narration: narrationFigures,

@@ -5,9 +5,9 @@ import type { DemoSupplier } from './scenario';
 
 export const FIRM = { name: 'Harrow & Tern Renovation', town: 'Port Ellery' };
 
-export const PEOPLE: { key: string; name: string; role: Role; email: string }[] = [
+export const PEOPLE: { key: string; name: string; role: Role; email: string; leads?: string[] }[] = [
   { key: 'maren', name: 'Maren', role: 'contractor', email: 'maren@harrowtern.example' },
-  { key: 'tobin', name: 'Tobin', role: 'lead', email: 'tobin@harrowtern.example' },
+  { key: 'tobin', name: 'Tobin', role: 'lead', email: 'tobin@harrowtern.example', leads: ['signal', 'tannery'] },
   { key: 'isolde', name: 'Isolde', role: 'office', email: 'isolde@harrowtern.example' },
 ];
 
@@ -41,6 +41,12 @@ export const SUBS: {
   { name: 'Spoilbank Ground Works', trade: 'ground', crews: 2, lead: 'Hob' },
   { name: 'Anchor Yard Metal', trade: 'metal', crews: 2, lead: 'Brida' },
   { name: 'Bright Bucket', trade: 'cleaning', crews: 2, lead: 'Fenna' },
+];
+
+/** Licences of subs, with the days from today on which they hold: one runs out while its work goes on. */
+export const LICENCES: { trade: Trade; holder: string; number: string; days: number }[] = [
+  { trade: 'gas', holder: 'Sunniva', number: 'G 2041', days: 310 },
+  { trade: 'wiring', holder: 'Petra', number: 'E 778', days: 9 },
 ];
 
 /** Who things are ordered from; those not named here become known with their first order. */

@@ -30,7 +30,7 @@ import { taskId } from '@/core/sequence/site';
 import { emptyOutbox } from '@/server/news/outbox';
 import { composeDraft } from '@/server/views/draft';
 import { COAST } from '@/server/outside/simulated/weather';
-import { FIRM, OFFICES, OUTLOOK, PEOPLE, PLANT, SUBS, SUPPLIERS } from './firm';
+import { FIRM, LICENCES, OFFICES, OUTLOOK, PEOPLE, PLANT, SUBS, SUPPLIERS } from './firm';
 import { lindenGatehouse } from './jobs/linden-gatehouse';
 import { oldDairy } from './jobs/old-dairy';
 import { signalHouse } from './jobs/signal-house';
@@ -66,6 +66,7 @@ export async function seedDemo(installation: Installation): Promise<void> {
   try {
     script.founding();
     for (const job of DEMO_JOBS) script.open(job);
+    script.led();
     const walks = DEMO_JOBS.flatMap((job) => job.walks.map((walk, number) => ({ job, walk, number }))).sort(
       (a, b) => a.walk.day - b.walk.day || a.walk.hour - b.walk.hour,
     );
@@ -129,6 +130,18 @@ class Script {
     return answer;
   }
 
+  /** Whoever leads sites sees those, and not what they cost. */
+  led(): void {
+    for (const { key, leads } of PEOPLE)
+      if (leads)
+        this.say('person.set-sees', {
+          id: demoId('person', key),
+          version: 1,
+          jobs: leads.map((job) => demoId(job)),
+          prices: false,
+        });
+  }
+
   founding(): void {
     this.at(this.when(-130, 8));
     const [owner, ...others] = PEOPLE;
@@ -174,8 +187,16 @@ class Script {
           lastDay: addDays(this.start, last),
         });
     }
+    for (const { trade, holder, number, days } of LICENCES)
+      this.say('licence.set', {
+        ...{ id: demoId('licence', trade), sub: demoId('sub', trade), trade, holder, number },
+        expiresOn: addDays(this.start, days),
+      });
     OFFICES.forEach(({ key, ...office }, index) =>
-      this.say('office.set', { id: demoId('office', key), ...office, phone: phoneOf(60 + index) }),
+      this.say('office.set', {
+        ...{ id: demoId('office', key), ...office, phone: phoneOf(60 + index) },
+        email: `desk@${key}-office.example`,
+      }),
     );
     for (const { key, down, ...plant } of PLANT) {
       this.say('plant.set', { id: demoId('plant', key), ...plant });
@@ -714,7 +735,7 @@ class Script {
     };
     say(visitCommands(job, visit));
     this.prices(job);
-    if (visit.agreedBy) say(agreementCommands(job, visit.agreedBy));
+    if (visit.agreedBy) say(agreementCommands(job, visit.agreedBy, addDays(this.start, 200)));
   }
 
   /** What its lines cost, and in which parts the client pays. */

@@ -1,4 +1,5 @@
 import type { Input } from '@/contract/commands';
+import type { Day } from '@/core/units/day';
 import { parseLength } from '@/core/units/length';
 import type { Measured } from '@/core/layout/shape';
 import type { Said } from './happened';
@@ -158,7 +159,7 @@ function found(job: DemoJob, visit: DemoVisit): Said[] {
 }
 
 /** Made, sent on a link, and agreed to on it. */
-export function agreementCommands(job: DemoJob, name: string): Said[] {
+export function agreementCommands(job: DemoJob, name: string, until: Day): Said[] {
   const id = (...path: string[]): string => demoId(job.key, 'statement', ...path);
   const link = id('link');
   return [
@@ -173,7 +174,7 @@ export function agreementCommands(job: DemoJob, name: string): Said[] {
         linkId: link,
         name,
         address: job.clientEmail,
-        expiresOn: '2099-12-31',
+        expiresOn: until,
       },
     },
     {

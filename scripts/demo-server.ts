@@ -1,6 +1,5 @@
 import { execFileSync, spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -8,70 +7,49 @@ const root = join(import.meta.dirname, '..');
 const WAIT_MS = 100;
 const TRIES = 300;
 
-const freePort = (): Promise<number> =>
-  new Promise((resolve, reject) => {
-    const probe = createServer()
-      .on('error', reject)
-      .listen(0, '127.0.0.1', () => {
-        const address = probe.address();
-        probe.close(() =>
-          address && typeof address === 'object' ? resolve(address.port) : reject(new Error('There is no free port.')),
-        );
-      });
-  });
-
 export interface Running {
   url: string;
   /** As a power cut would: no chance to tidy up. */
   kill: () => Promise<void>;
 }
 
-/** Starts the built application for real, on a folder of its own, and waits until it answers. */
+/**
+ * Starts the built application for real, on a folder of its own, and waits until it answers. It takes a free port by
+ * itself and says which: one looked for beforehand may be another program's by the time the server wants it.
+ */
 export async function serve(
   folder: string,
-  { demo = false, now, port }: { demo?: boolean; now?: string; port?: number } = {},
+  { demo = false, now, port = 0 }: { demo?: boolean; now?: string; port?: number } = {},
 ): Promise<Running> {
-  const url = `http://127.0.0.1:${port ?? (await freePort())}`;
-  const child = spawn(
-    process.execPath,
-    [
-      join(root, 'node_modules', 'next', 'dist', 'bin', 'next'),
-      'start',
-      '--port',
-      new URL(url).port,
-      '--hostname',
-      '127.0.0.1',
-    ],
-    {
-      cwd: root,
-      stdio: ['ignore', 'ignore', 'pipe'],
-      env: {
-        ...process.env,
-        NODE_ENV: 'production',
-        AFTERMIST_DATA: folder,
-        AFTERMIST_DEMO: demo ? '1' : '0',
-        ...(now ? { AFTERMIST_NOW: now } : {}),
-      },
+  const child = spawn(process.execPath, [join(root, 'scripts/front.mjs')], {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'pipe'],
+    env: {
+      ...process.env,
+      ...{ NODE_ENV: 'production', HOST: '127.0.0.1', PORT: String(port) },
+      AFTERMIST_DATA: folder,
+      AFTERMIST_DEMO: demo ? '1' : '0',
+      ...(now ? { AFTERMIST_NOW: now } : {}),
     },
-  );
+  });
   let said = '';
-  child.stderr.on('data', (part) => (said += String(part)));
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => (said += String(part)));
   const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));
-  for (let tries = 0; tries < TRIES; tries++) {
-    if (child.exitCode !== null) throw new Error(`The server stopped: ${said}`);
-    if (
-      await fetch(`${url}/sign-in`, { redirect: 'manual' }).then(
-        (response) => response.status < 500,
-        () => false,
-      )
-    ) {
-      return { url, kill: () => (child.kill('SIGKILL'), gone) };
-    }
+  for (let tries = 0; tries < TRIES && child.exitCode === null; tries++) {
+    const url = /Answers on (http:\S+)/.exec(said)?.[1];
+    if (url !== undefined && (await answers(url))) return { url, kill: () => (child.kill('SIGKILL'), gone) };
     await new Promise((resolve) => setTimeout(resolve, WAIT_MS));
   }
   child.kill('SIGKILL');
   throw new Error(`The server did not come up: ${said}`);
 }
+
+const answers = (url: string): Promise<boolean> =>
+  fetch(`${url}/sign-in`, { redirect: 'manual' }).then(
+    // A house that cannot be opened answers too: that it cannot.
+    ({ status }) => status < 400 || status === 503,
+    () => false,
+  );
 
 /** Builds if need be and makes the demo firm in this folder. */
 export function makeDemo(folder: string, now?: string): void {

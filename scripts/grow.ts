@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, readdirSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { openInstallation } from '../src/server/open-installation';
+import { thin } from '../src/server/plan/thin';
 import { refuseWrongEnvironment } from '../src/server/environment.mjs';
 import { seedDemo } from '../demo/seed';
 import { grow, yearsOf } from '../demo/grow/grow';
@@ -27,6 +28,8 @@ const installation = openInstallation({ folder, demo: true });
 await seedDemo(installation);
 installation.db.pragma('synchronous = OFF');
 grow(installation, { ...yearsOf(years), ...(values.past === 'none' ? { observations: 0 } : {}) });
+// What the server would have thinned on each of those days.
+thin(installation.db, installation.clock.now().toISOString());
 installation.db.pragma('wal_checkpoint(TRUNCATE)');
 installation.db.close();
 

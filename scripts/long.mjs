@@ -36,6 +36,15 @@ const LONG = {
   /** Ends that are forecast and then come in another world: `npm run long -- forecast 1000`, about two minutes. */
   forecast: ([ends = '1000']) =>
     run(bin('vitest'), ['run', '--project', 'unit', 'calibration.test'], { FORECAST_ENDS: ends }),
+  /** A server killed again and again under load: `npm run long -- kills 200`, about ten minutes. */
+  kills: ([times = '200']) =>
+    run(bin('vitest'), ['run', '--project', 'integration', '--testTimeout=3600000', 'kill.test'], { KILLS: times }),
+  /** Commands that are nearly right, from another seed: `npm run long -- fuzz 200000`, about three minutes. */
+  fuzz: ([tried = '200000']) =>
+    run(bin('vitest'), ['run', '--project', 'integration', '--testTimeout=3600000', 'fuzz.test'], {
+      FUZZ_COMMANDS: tried,
+      FUZZ_SEED: String(Date.now() % 1_000_000),
+    }),
   /** Slips of drawn firms, the best answer against waiting and against a rule of thumb: `npm run long -- slips 200`. */
   slips: ([slips = '200']) => run(bin('vitest'), ['run', '--project', 'integration', 'slips.test'], { SLIPS: slips }),
   /** A firm that grew, with so many times the past: `npm run long -- years 100` is about one of three years. */

@@ -1,21 +1,22 @@
 import { spawn } from 'node:child_process';
-import { bin, root } from './toolchain.mjs';
+import { join } from 'node:path';
+import { root } from './toolchain.mjs';
 
 /** Starts the built application on 127.0.0.1 and stays; stopping this stops it. */
 export function serve(env, ready) {
   const port = process.env.PORT ?? '3000';
   const host = process.env.HOST ?? '127.0.0.1';
-  const child = spawn(process.execPath, [bin('next'), 'start', '--port', port, '--hostname', host], {
+  const child = spawn(process.execPath, [join(root, 'scripts', 'front.mjs')], {
     cwd: root,
     stdio: 'inherit',
-    env: { ...process.env, ...env },
+    env: { ...process.env, ...env, NODE_ENV: 'production', HOST: host, PORT: port },
   });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   child.on('exit', (code) => process.exit(code ?? 0));
   const url = `http://${host}:${port}`;
   void (async () => {
     for (let tries = 0; tries < 240; tries++) {
-      const up = await fetch(`${url}/sign-in`).then(
+      const up = await fetch(`${url}/health`).then(
         (response) => response.status < 500,
         () => false,
       );

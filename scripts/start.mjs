@@ -7,4 +7,4 @@ import { refuseWrongEnvironment } from '../src/server/environment.mjs';
 refuseWrongEnvironment();
 await install();
 build();
-serve({}, (url) => `\nAftermist is at ${url}; the first visit names the firm and its owner.\n`);
+serve({}, (url) => `\nAftermist is at ${url}\n`);

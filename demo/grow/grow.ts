@@ -1,7 +1,7 @@
 import type { Installation } from '@/server/installation';
 import { renewOnce } from '@/server/plan/renew';
 import { rebuildStanding } from '@/server/walks/rebuild';
-import { queryAll } from '@/server/database/query';
+import { queryAll, queryOne } from '@/server/database/query';
 import { belongingsOf } from './belongings';
 import { copyJob, templateOf } from './copy-job';
 import { addPast, RECORDS_A_WALK } from './past';
@@ -19,6 +19,10 @@ export const yearsOf = (years: number): Growth => ({ jobs: 30 * years, open: 8, 
 /** Of all records this part is of the jobs that are open: each of them was walked daily for years. */
 const OPEN_SHARE = 0.2;
 const CLOSED_EVERY_DAYS = 12;
+
+const newestKept = (db: Installation['db']): number =>
+  // eslint-disable-next-line no-restricted-syntax -- the order of keeping is of all records, withdrawn ones too
+  queryOne<{ newest: number }>(db, 'SELECT max(rowid) AS newest FROM observation')?.newest ?? 0;
 
 /**
  * Makes a firm of many years out of the demo: its jobs copied row by row, closed ones and open ones, each with a past of
@@ -59,8 +63,11 @@ export function grow(installation: Installation, { jobs, open, observations }: G
     }
     const walks = (list: readonly string[], share: number): number =>
       Math.ceil((observations * share) / Math.max(1, list.length) / RECORDS_A_WALK);
+    const own = newestKept(db);
     for (const id of opened) addPast(db, id, walks(opened, OPEN_SHARE));
     for (const id of closed) addPast(db, id, walks(closed, 1 - OPEN_SHARE));
+    // The past was kept before what the demo itself records: the order of keeping says what is news.
+    db.prepare('UPDATE observation SET rowid = rowid + @past WHERE rowid <= @own').run({ past: newestKept(db), own });
     for (const id of opened)
       db.prepare(`INSERT INTO plan_mark (job, walk, cause) VALUES (?, NULL, 'the firm grew')`).run(id);
   })();

@@ -11,6 +11,9 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-
 
 /** @param what how a person calls what is chosen, where it is chosen from a list */
 export const id = (what = 'an id') => string().required(`${what} is missing`).matches(UUID, 'not an id of ours');
+/** An id, or nothing where an empty field means nobody. */
+export const optionalId = () =>
+  string().test('id', 'not an id of ours', (text) => text === undefined || text === '' || UUID.test(text));
 /** A level of the job, or `outside`, which is on none. */
 export const levelOrOutside = () =>
   string().test('level', 'not a level of ours', (text) => text === undefined || text === 'outside' || UUID.test(text));
@@ -66,18 +69,30 @@ export const optionalZone = () =>
     );
 /** The hash that a picture was kept under. */
 export const picture = () => string().matches(/^[0-9a-f]{64}$/, 'not a picture of ours');
+const EMAIL = /^[^\s@]+@[^\s@]+\.[^\s@]+$/;
 export const email = (what: string) =>
   string()
     .max(200)
-    .matches(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, {
+    .matches(EMAIL, {
       message: `${what} must be an address like name@example.net`,
       excludeEmptyString: true,
     });
+const NUMBER = /^\+?[\d ()/.-]{3,}$/;
+/** Where a message goes: an e-mail, or the number of a telephone that takes texts. */
+export const address = () =>
+  string()
+    .required('the address is missing')
+    .max(200)
+    .test(
+      'reached',
+      'the address must be an e-mail like name@example.net, or a telephone number',
+      (text) => EMAIL.test(text) || (text.length <= 40 && NUMBER.test(text)),
+    );
 /** As it is dialled: figures, a plus in front, spaces, brackets and dashes; empty where there is none. */
 export const phone = () =>
   string()
     .max(40, 'a telephone number has at most 40 signs')
-    .matches(/^\+?[\d ()/.-]{3,}$/, {
+    .matches(NUMBER, {
       message: 'a telephone number has figures, like +44 20 7946 0011',
       excludeEmptyString: true,
     })
@@ -152,7 +167,7 @@ export const sending = () => ({
   updateId: id(),
   messageId: id(),
   linkId: id(),
-  name: line('the client’s name', 80),
-  address: email('the address').required('the address is missing'),
+  name: line('whom it is for', 80),
+  address: address(),
   expiresOn: day('the last day of the link'),
 });

@@ -22,8 +22,9 @@ const address = (path: Path): string => path.split(/[?#]/)[0] ?? '';
 const paths = (table: Record<string, (...given: never[]) => Path>): [string, Path][] =>
   Object.entries(table).map(([name, path]) => [name, (path as (...given: string[]) => Path)('one', 'two')]);
 
-const PAGES = paths({ ...routes, page: publicRoutes.page });
-const DATA = [...paths(api), ...paths(publicRoutes).filter(([name]) => name !== 'page')];
+const { page, join, ...files } = publicRoutes;
+const PAGES = paths({ ...routes, page, join });
+const DATA = [...paths(api), ...paths(files)];
 
 describe('routes', () => {
   it.each(PAGES)('%s leads to a page', (_, path) => {
@@ -38,7 +39,7 @@ describe('routes', () => {
 
   it('name every page and handler there is', () => {
     const known = [...PAGES, ...DATA].map(([, path]) => address(path));
-    const bare = known.concat('/walk');
+    const bare = known.concat('/walk', api.sessions());
     for (const pattern of [...served('page.tsx'), ...served('route.ts')])
       expect(
         bare.some((path) => pattern.test(path)),

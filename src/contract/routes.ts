@@ -18,7 +18,8 @@ function query(values: object): string {
 }
 
 /** The same page with what was before a place in the past. */
-export const before = (page: Path, place: PastPlace): Path => `${page}${query({ before: placeWords(place) })}`;
+export const before = (page: Path, place: PastPlace): Path =>
+  `${page}${page.includes('?') ? '&' : '?'}before=${encodeURIComponent(placeWords(place))}`;
 
 /** The place on a page of one thing. */
 const hash = (id: string | undefined): string => (id === undefined ? '' : `#${id}`);
@@ -96,11 +97,15 @@ export const routes = {
   suppliers: (): Path => '/suppliers',
   coordination: (): Path => '/coordination',
   firm: (): Path => '/firm',
+  /** Who was told what, over all jobs; of one person where they are named. */
+  told: (to?: string): Path => `/told${to ? `?to=${encodeURIComponent(to)}` : ''}`,
   /** What every word, mark, step and rule means, at one of them. */
   words: (explained?: Explained): Path => `/words${hash(explained)}`,
   newJob: (): Path => '/jobs/new',
   signIn: (): Path => '/sign-in',
   welcome: (): Path => '/welcome',
+  /** One's own password, codes, and where one is signed in. */
+  account: (): Path => '/account',
   /** A walk as it is walked; without a walk, what this device can begin with no signal. */
   walk: (walk?: WalkId): Path => (walk === undefined ? '/walk' : `/walk/${walk}`),
 } as const;
@@ -111,8 +116,14 @@ export const publicRoutes = {
   picture: (token: string, picture: string, width?: number): Path =>
     `/s/${token}/pictures/${picture}${query({ w: width })}`,
   statement: (token: string): Path => `/s/${token}/statement.pdf`,
+  /** A sheet of an area with its drawings, for whoever is asked about it. */
+  sheet: (token: string, area: string): Path => `/s/${token}/areas/${area}/sheet.pdf`,
+  /** Where a sub hands in a picture. */
+  pictures: (token: string): Path => `/s/${token}/pictures`,
   /** What a client keeps at the end. */
   copy: (token: string): Path => `/s/${token}/copy.zip`,
+  /** Where somebody of the firm chooses their password. */
+  join: (token: string): Path => `/join/${token}`,
   calendar: (token: string): Path => `/calendar/${token}.ics`,
 } as const;
 
@@ -124,6 +135,11 @@ export const api = {
   /** What can be found: in open jobs all of it, with words what closed jobs have by them. */
   find: (q?: string): Path => `/api/find${query({ q })}`,
   session: (): Path => '/api/session',
+  /** One's own account: the password, where one is signed in, codes; and a first password by an invitation. */
+  password: (): Path => '/api/account/password',
+  sessions: (session?: string): Path => `/api/account/sessions${session === undefined ? '' : `/${session}`}`,
+  codes: (): Path => '/api/account/codes',
+  join: (token: string): Path => `/api/join/${token}`,
   sessionPerson: (): Path => '/api/session/person',
   plan: (): Path => '/api/plan.json',
   pull: (task: TaskId): Path => `/api/plan/pull${query({ task })}`,

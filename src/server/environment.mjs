@@ -1,3 +1,4 @@
+import { isIP } from 'node:net';
 import { isZone } from '../core/units/zone-name.mjs';
 
 /**
@@ -101,12 +102,44 @@ export function readMail(env) {
   return { server, from, address: address.replace(/\/$/, '') };
 }
 
+const HOST_NAME = /^[a-z0-9]([a-z0-9.-]*[a-z0-9])?$/i;
+const LOOPBACK_HOSTS = ['127.0.0.1', 'localhost', '::1'];
+
+/**
+ * Under which names, besides the machine's own, this house is reached, and the addresses of proxies whose word is believed.
+ * @param {Record<string, string | undefined>} env
+ * @returns {{ hosts: string[], proxies: string[] }}
+ * @throws {Error} one sentence that says what would be right
+ */
+export function readHosts(env) {
+  const { AFTERMIST_HOSTS: hosts = '', AFTERMIST_PROXY: proxies = '', AFTERMIST_ADDRESS: address, HOST: host } = env;
+  const list = (/** @type {string} */ text) =>
+    text
+      .split(',')
+      .map((part) => part.trim())
+      .filter(Boolean);
+  const wrong = list(hosts).find((name) => !HOST_NAME.test(name));
+  if (wrong)
+    throw new Error(
+      `AFTERMIST_HOSTS: ${wrong} is no name of a host; write it like AFTERMIST_HOSTS=firm.example,office.lan.`,
+    );
+  const odd = list(proxies).find((one) => isIP(one) === 0);
+  if (odd) throw new Error(`AFTERMIST_PROXY: ${odd} is no address; write it like AFTERMIST_PROXY=127.0.0.1.`);
+  if (env.AFTERMIST_DEMO === '1' && host && !LOOPBACK_HOSTS.includes(host))
+    throw new Error(
+      `HOST=${host}: the demo lets everybody in as its contractor, so it answers on this machine alone. Leave HOST out.`,
+    );
+  const own = address && URL.canParse(address) ? [new URL(address).hostname] : [];
+  return { hosts: [...own, ...list(hosts)].map((name) => name.toLowerCase()), proxies: list(proxies) };
+}
+
 /** Ends the process with one clear line where the environment says something that cannot be. */
 export function refuseWrongEnvironment(env = process.env) {
   try {
     readNow(env);
     readZone(env);
     readMail(env);
+    readHosts(env);
   } catch (error) {
     console.error(error instanceof Error ? error.message : String(error));
     process.exit(1);

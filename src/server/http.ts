@@ -1,31 +1,63 @@
 import type { ProblemDocument } from '@/contract/command';
 import { BUSY, isBusy, Refusal } from './refusal';
+import { needShallow } from './shallow';
 
 /** RFC 9457 problem JSON; a programmer's mistake is logged whole and told as nothing but itself. */
 export function problemResponse(thrown: unknown): Response {
   const error = isBusy(thrown) ? new Refusal(503, BUSY) : thrown;
   if (error instanceof Refusal) {
     const { message, ...rest } = error.problem;
-    return problem({ type: `/problems/${error.problem.code}`, title: message, status: error.status, ...rest });
+    const document = { type: `/problems/${error.problem.code}`, title: message, status: error.status, ...rest };
+    return problem(document, error.retryAfter);
   }
   throw error;
 }
 
-export const problem = (document: ProblemDocument): Response =>
+/** Busy: in a moment it is free again. */
+const A_MOMENT_S = 2;
+
+export const problem = (
+  document: ProblemDocument,
+  retryAfter = document.status === 503 ? A_MOMENT_S : undefined,
+): Response =>
   Response.json(document, {
     status: document.status,
     headers: {
       'content-type': 'application/problem+json',
-      // Busy: in a moment it is free again.
-      ...(document.status === 503 ? { 'retry-after': '2' } : {}),
+      ...(retryAfter === undefined ? {} : { 'retry-after': String(retryAfter) }),
     },
   });
 
+/** Room for the longest narration that is taken, each of its letters up to four bytes. */
+const LARGEST_JSON = 8_200_000;
+
+/** The body of a request up to a size, read as it comes: what is larger is refused before it fills the memory. */
+export async function bodyUpTo(request: Request, most: number, refusal: Refusal): Promise<Buffer> {
+  if (Number(request.headers.get('content-length') ?? 0) > most) throw refusal;
+  const parts: Uint8Array[] = [];
+  let size = 0;
+  // Node's streams are iterable; the web's types do not say so.
+  for await (const part of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
+    size += part.length;
+    if (size > most) throw refusal;
+    parts.push(part);
+  }
+  return Buffer.concat(parts);
+}
+
 /** The body as JSON up to a size, or a refusal; never an exception from the parser. */
-export async function jsonBody(request: Request, most = 1_000_000): Promise<unknown> {
-  const text = await request.text();
-  if (text.length > most)
-    throw new Refusal(413, { code: 'body-too-large', message: `This is larger than ${Math.round(most / 1000)} kB.` });
+export async function jsonBody(request: Request, most = LARGEST_JSON): Promise<unknown> {
+  const body = await bodyUpTo(
+    request,
+    most,
+    new Refusal(413, { code: 'body-too-large', message: `This is larger than ${Math.round(most / 1000)} kB.` }),
+  );
+  const value = parsed(body.toString('utf8'));
+  needShallow(value);
+  return value;
+}
+
+function parsed(text: string): unknown {
   try {
     return JSON.parse(text) as unknown;
   } catch {
@@ -33,10 +65,14 @@ export async function jsonBody(request: Request, most = 1_000_000): Promise<unkn
   }
 }
 
-/** Whether a browser sent it from another site: cookies would ride along, so such a change is refused. */
+/**
+ * Refuses what a browser sent from another site: cookies would ride along. Browsers say so by themselves; where one does not,
+ * the address of the page has to be ours.
+ */
 export function refuseForeignOrigin(request: Request): void {
-  const origin = request.headers.get('origin');
-  if (origin && (!URL.canParse(origin) || new URL(origin).host !== request.headers.get('host')))
+  const [origin, site] = [request.headers.get('origin'), request.headers.get('sec-fetch-site')];
+  const isForeign = origin !== null && (!URL.canParse(origin) || new URL(origin).host !== request.headers.get('host'));
+  if (isForeign || site === 'cross-site' || site === 'same-site')
     throw new Refusal(403, { code: 'foreign-origin', message: 'This came from another site.' });
 }
 

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import type { Clock } from './clock';
 import type { Connection } from './database/open';
 import type { Outside } from './outside/ports';
+import type { Sees } from './rights/sees';
 
 /** One installation: its file, its folder of pictures, its secret and its clock. */
 export interface Installation {
@@ -17,6 +18,8 @@ export interface Installation {
   demo: boolean;
   /** Under which address its pages are reached from outside; empty where nobody has said. */
   address: string;
+  /** What of it whoever asks may look at; all of it where nothing is said. */
+  sees?: Sees;
   /** Messages, suppliers, weather and offices, as far as this installation reaches them. */
   outside: Outside;
   /** Tells what listens (the change stream, the planner) that the log grew. */
@@ -24,3 +27,5 @@ export interface Installation {
 }
 
 export const databaseFile = (folder: string): string => join(folder, 'aftermist.sqlite');
+/** Where a house notes its newest backup, for whoever looks how old it is. */
+export const LAST_BACKUP = 'last-backup.json';

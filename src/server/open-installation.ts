@@ -1,11 +1,12 @@
 import { EventEmitter } from 'node:events';
-import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { clockOfEnvironment, type Clock } from './clock';
 import { databaseFile, type Installation } from './installation';
 import { noteChanges } from './database/changes';
 import { openDatabase, type Connection } from './database/open';
+import { queryOne } from './database/query';
+import { secretOf } from './secret';
 import type { Outside } from './outside/ports';
 import { readMail, readZone } from './environment.mjs';
 import { officesByHand } from './outside/by-hand';
@@ -34,8 +35,9 @@ export function openInstallation({
   // A zone that does not exist is refused before anything is touched.
   readZone(process.env);
   const mail = demo ? undefined : readMail(process.env);
-  mkdirSync(folder, { recursive: true });
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
   const db = openDatabase(databaseFile(folder), join(root, 'migrations'));
+  if (demo) needDemo(db, folder);
   bringUpToDate(db);
   noteChanges(db);
   return {
@@ -43,17 +45,28 @@ export function openInstallation({
     root,
     db,
     clock,
-    secret: secretOf(folder),
+    secret: secretOf(db, folder),
     demo,
     address: mail?.address ?? '',
     // A made-up visit or letter is for a made-up firm.
     outside: {
       ...simulatedOutside,
-      ...(demo ? {} : { offices: officesByHand, messages: mail ? smtpGateway(mail) : 'by hand' }),
+      ...(demo ? {} : { offices: officesByHand, messages: mail ? smtpGateway(mail) : 'by hand', texts: 'by hand' }),
       ...outside,
     },
     news: new EventEmitter().setMaxListeners(0),
   };
+}
+
+/** The demo lets everybody in as its contractor: it never opens a firm that is not made up. */
+function needDemo(db: Connection, folder: string): void {
+  const firm = queryOne<{ demo: 0 | 1 }>(db, 'SELECT demo FROM firm');
+  if (!firm || firm.demo === 1) return;
+  db.close();
+  throw new Error(
+    `${folder} holds a firm that is not the demo, or a demo of an older version. Start it with npm start, or name ` +
+      'another folder with AFTERMIST_DATA.',
+  );
 }
 
 /** What was computed from records and does not fit them is said and computed anew. */
@@ -62,12 +75,6 @@ function bringUpToDate(db: Connection): void {
   if (stale === undefined) return;
   const kept = rebuildStanding(db);
   if (kept > 0) console.warn(`What stands of the walks was computed anew, since ${stale}: ${kept} lines.`);
-}
-
-function secretOf(folder: string): string {
-  const file = join(folder, 'secret');
-  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600, flag: 'wx' });
-  return readFileSync(file, 'utf8').trim();
 }
 
 const holder = globalThis as typeof globalThis & { aftermistInstallation?: Installation };

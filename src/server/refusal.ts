@@ -3,8 +3,10 @@ import type { Problem } from '@/core/problem';
 /** Thrown inside a handler to take its transaction back and tell the person why. Never for a programmer's mistake. */
 export class Refusal extends Error {
   constructor(
-    readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 422 | 503,
+    readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 422 | 429 | 503,
     readonly problem: Problem & { current?: unknown },
+    /** Seconds after which it is worth another try. */
+    readonly retryAfter?: number,
   ) {
     super(problem.message);
   }

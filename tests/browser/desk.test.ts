@@ -272,7 +272,7 @@ describe('news', () => {
     await page.waitForSelector('[name="recipients.0.address"]');
     await fill(page, 'recipients.0.address', 'nobody');
     await press(page, 'Send now');
-    await seesText(page, 'must be an address like name@example.net');
+    await seesText(page, 'must be an e-mail like name@example.net');
     await fill(page, 'recipients.0.address', 'nobody@nowhere.invalid');
     await press(page, 'Send now');
     await seesText(page, 'There is no such address.');

@@ -1,8 +1,9 @@
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
+import { foundingCode } from '@/server/folder-check.mjs';
 import { areaOf, folder, signalHouse } from '../support/installations';
 import { fillIn } from '../support/forms';
 import { click, DESK, gone, hrefOf, PHONE, press, seesText, textFits, type, upload, visit } from '../support/browser';
@@ -166,6 +167,8 @@ describe('a house of one’s own', () => {
     await press(page, 'Begin');
     await seesText(page, 'at least 10 characters');
     await type(page, '[name="password"]', ' no longer');
+    // Whoever comes first is not its owner: whoever started the house has the code.
+    await type(page, '[name="code"]', foundingCode(readFileSync(join(on.folder, 'secret'), 'utf8')));
     await press(page, 'Begin');
     await seesText(page, 'No job yet');
     await press(page, 'Open the first job');

@@ -1,3 +1,4 @@
+import { SEES_ALL } from '@/server/rights/sees';
 import { describe, expect, it } from 'vitest';
 import { forecastOf } from '@/core/forecast/forecast';
 import { emptyTally, Player } from '@/core/forecast/play';
@@ -16,7 +17,7 @@ const tannery = demoId('tannery');
 
 describe('a forecast of the demo', () => {
   it('plays the plan itself where nothing is unsure, and comes out the same whoever plays it', () => {
-    const { net, planned: ends } = forecastView(readFirm(demoHouse()), tannery, true);
+    const { net, planned: ends } = forecastView(readFirm(demoHouse()), tannery, SEES_ALL);
     const sure = {
       ...net,
       ...{ chances: [], normals: [], paces: net.paces.map(() => [1]), lateness: net.lateness.map(() => [0]) },
@@ -37,7 +38,7 @@ describe('a forecast of the demo', () => {
 
   it('says what is missing where there is no work to forecast', () => {
     const { installation, job } = build({});
-    expect(() => forecastView(readFirm(installation), job, true)).toThrow(/No work with a time is left here/);
+    expect(() => forecastView(readFirm(installation), job, SEES_ALL)).toThrow(/No work with a time is left here/);
   });
 });
 

@@ -255,7 +255,7 @@ describe('the door', () => {
 
   it('lets everybody do only what is theirs', () => {
     const installation = demoHouse();
-    const lead: Actor = { kind: 'person', id: demoId('person', 'maren'), name: 'Lead', role: 'lead' };
+    const lead: Actor = { kind: 'person', id: demoId('person', 'tobin'), name: 'Lead', role: 'lead' };
     const link: Actor = { kind: 'link', id: newId(), audience: 'client', job: signalHouse, sub: null };
     expect(
       give(

@@ -13,7 +13,8 @@ import { todayView } from '@/server/views/today';
 import { demoId } from '../../demo/seed';
 import { pathOf } from '@/server/tokens';
 import { jobPaper } from '@/server/papers/documents';
-import { openLink, sharedView } from '@/server/public/shared';
+import { openLink } from '@/server/public/links';
+import { sharedView } from '@/server/public/shared';
 import { movedView } from '@/server/views/moved';
 import { newsView } from '@/server/views/news';
 import { visitOf } from '../support/visit-commands';
@@ -389,12 +390,17 @@ describe('letters, look-ahead and work orders as papers', () => {
     expect(markdown).toContain('Mind the \\*red\\* tape.');
     expect(markdown).toContain('## The next two weeks\n\n- ');
     expect((await textOf((await paper('crew.pdf')) as Buffer)).text).toContain('Halyard Wiring · ');
-    expect((await textOf((await paper('neighbour.pdf')) as Buffer)).text).toContain('Building work at 3 Watch Steps');
+    const neighbours = (await textOf((await paper('neighbour.pdf')) as Buffer)).text;
+    expect(neighbours).toContain('Building work at 3 Watch Steps');
+    expect(neighbours).not.toContain('Signal House');
     expect((await textOf((await paper('look-ahead.pdf')) as Buffer)).text).toMatch(/three weeks ahead .*Wed 10 Mar/);
     const order = await textOf((await paper('work-order.pdf', demoId('sub', 'carpentry'))) as Buffer);
     expect(order.text).toMatch(
       /Work order: Cinder Lane Carpenters .*What is agreed: .*Local code and your own licence/,
     );
+    expect(order.text).toContain('Signal House, 3 Watch Steps');
+    // It is of this job; their other jobs have their own.
+    expect(order.text).not.toContain('Old Dairy');
     await expect(paper('work-order.pdf', newId())).rejects.toThrow('no such sub');
     installation.db.close();
   });

@@ -1,10 +1,11 @@
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, inject, it, vi } from 'vitest';
 import { COMMANDS } from '@/contract/commands';
+import { foundingCode } from '@/server/folder-check.mjs';
 import { Refusal } from '@/server/refusal';
 import { route } from '@/server/route';
 import { demoId } from '../../demo/seed';
@@ -36,7 +37,7 @@ describe('over HTTP', () => {
   it('tells no failure of what was stopped because whoever asked has gone', async () => {
     vi.stubEnv('AFTERMIST_DATA', folder());
     const asked = async (signal: AbortSignal) => {
-      const answered = route({ session: false }, () => {
+      const answered = route({ need: 'nobody' }, () => {
         throw new Refusal(409, { code: 'x', message: 'Stopped.' });
       });
       return (await answered(new Request('http://x/', { signal }), { params: Promise.resolve({}) })).status;
@@ -126,7 +127,7 @@ describe('over HTTP', () => {
   it('takes no body that is not JSON, none that is huge, and none from another site', async () => {
     expect((await post(`${demo.url}/api/commands`, '{"id": ')).status).toBe(400);
     expect((await post(`${demo.url}/api/commands`, '')).status).toBe(400);
-    expect((await post(`${demo.url}/api/commands`, 'x'.repeat(1_100_000))).status).toBe(413);
+    expect((await post(`${demo.url}/api/commands`, 'x'.repeat(8_300_000))).status).toBe(413);
     const foreign = await post(
       `${demo.url}/api/commands`,
       command('walk.start', { id: newId(), job: signalHouse, kind: 'progress' }),
@@ -319,22 +320,24 @@ describe('over HTTP', () => {
 
 describe('an empty house', () => {
   it('sends every visitor to found its firm, and nobody further', async () => {
-    const empty = await serve(folder());
+    const place = folder();
+    const empty = await serve(place);
     try {
       for (const path of ['/', '/firm', '/sign-in', '/jobs/new']) {
         const response = await fetch(`${empty.url}${path}`, { redirect: 'manual' });
         expect([response.status, response.headers.get('location')], path).toEqual([307, '/welcome']);
       }
-      const founded = await post(
-        `${empty.url}/api/commands`,
-        command('firm.found', {
-          name: 'F',
-          personId: newId(),
-          ownerName: 'O',
-          email: 'O@F.example',
-          password: 'long enough for it',
-        }),
-      );
+      const founding = {
+        ...{ name: 'F', personId: newId(), ownerName: 'O', email: 'O@F.example', password: 'long enough for it' },
+      };
+      const found = (code: string): Promise<Response> =>
+        post(`${empty.url}/api/commands`, command('firm.found', { ...founding, code }));
+      // Whoever comes first is not its owner: whoever has the machine is.
+      for (const guessed of ['', 'AAAA-2222']) {
+        const refused = await found(guessed);
+        expect([refused.status, (await problemOf(refused)).field]).toEqual([403, 'code']);
+      }
+      const founded = await found(foundingCode(readFileSync(join(place, 'secret'), 'utf8')).toLowerCase());
       expect(founded.status).toBe(200);
       const cookie = founded.headers.get('set-cookie') ?? '';
       expect(cookie).toMatch(/HttpOnly/i);

@@ -5,7 +5,8 @@ import { areaOf, command, demoFolder, newId, signalHouse } from '../support/inst
 import { serve, type Server } from '../support/server';
 
 const walk = newId();
-const ROUNDS = 4;
+/** How often it is killed; `npm run long -- kills 200` for longer. */
+const ROUNDS = Number(process.env.KILLS ?? 4);
 
 /** Sends until it is answered, as a phone does: no answer means to try again with the same id. */
 async function sendUntilAnswered(
@@ -62,7 +63,7 @@ it('a server killed at any moment loses no answered command and applies none twi
     };
     const phones = Promise.all([phone(), phone(), phone()]);
     for (let round = 0; round < ROUNDS; round++) {
-      await new Promise((resolve) => setTimeout(resolve, 150 + 170 * round));
+      await new Promise((resolve) => setTimeout(resolve, 150 + 170 * (round % 5)));
       await server.kill();
       server = await serve(folder, { demo: true, port });
     }
@@ -104,6 +105,7 @@ it('a server killed at any moment loses no answered command and applies none twi
       .all()
       .map((row) => row.id),
   );
+  if (ROUNDS > 4) console.log(`${ROUNDS} kills: ${sent.length} commands, ${answered.size} answered.`);
   expect(answered.size).toBeGreaterThan(50);
   expect([...answered].filter((id) => !logged.has(id))).toEqual([]);
   expect(

@@ -3,7 +3,8 @@ import { pathOf } from '@/server/tokens';
 import { standingClock } from '@/server/clock';
 import { queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
-import { openLink, sharedView, sharesPicture } from '@/server/public/shared';
+import { openLink, sharesPicture } from '@/server/public/links';
+import { sharedView } from '@/server/public/shared';
 import { demoId } from '../../demo/seed';
 import { demoHouse, must, newId, signalHouse } from '../support/installations';
 

@@ -1,12 +1,12 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { standingClock } from '@/server/clock';
-import { queryAll, queryOne } from '@/server/database/query';
+import { execute, queryAll, queryOne } from '@/server/database/query';
 import { readMail } from '@/server/environment.mjs';
 import type { Installation } from '@/server/installation';
-import { emptyOutbox, quietUntil } from '@/server/news/outbox';
+import { emptyOutbox, quietUntil, settleUnsure } from '@/server/news/outbox';
 import { openInstallation } from '@/server/open-installation';
 import { smtpGateway } from '@/server/outside/smtp';
-import { openLink } from '@/server/public/shared';
+import { openLink } from '@/server/public/links';
 import { readFirm } from '@/server/reading/reading';
 import { todayView } from '@/server/views/today';
 import { demoFolder, must, newId, NOW, root, signalHouse, testClock } from '../support/installations';
@@ -62,6 +62,27 @@ describe('news by mail', () => {
     expect(openLink(installation, token)).toMatchObject({ id: to.linkId, job: signalHouse });
     // Taken by the server is not yet come.
     expect(stateOf(installation, to.messageId)).toMatchObject({ state: 'sent', failure: null });
+    installation.db.close();
+  });
+
+  it('that was taken when the server stopped is said to be unsure, and does not go out a second time', async () => {
+    const installation = house();
+    const to = recipient('A', 'a@watchsteps.example');
+    must(installation, 'update.send', asRead(installation, { title: 'News', recipients: [to] }));
+    execute(installation.db, 'UPDATE message SET claimed_at = queued_at WHERE id = @id', { id: to.messageId });
+    server.mails.length = 0;
+    // Another hand has it, or had it: this one leaves it alone.
+    await emptyOutbox(installation);
+    expect(server.mails).toEqual([]);
+    expect(settleUnsure(installation)).toBe(1);
+    expect(stateOf(installation, to.messageId)).toMatchObject({
+      state: 'failed',
+      failure: expect.stringContaining('may have arrived') as string,
+    });
+    expect(settleUnsure(installation)).toBe(0);
+    must(installation, 'message.retry', { id: to.messageId });
+    expect(await emptyOutbox(installation)).toBe(1);
+    expect(server.mails.length).toBe(1);
     installation.db.close();
   });
 

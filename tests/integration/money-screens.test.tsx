@@ -112,10 +112,12 @@ describe('assemblies', () => {
 describe('the money of the firm', () => {
   it('is said to the contractor and the office, and to no lead; an empty house is asked for its currency', () => {
     const installation = demoHouse();
-    const page = inEuro(<Firm view={firmView(installation)} role="office" />);
+    const page = inEuro(<Firm view={firmView(installation, { role: 'contractor' })} role="office" />);
     expect(page).toMatch(/Euro, EUR Overhead and profit 15 %, tax 20 % Clients read prices with the tax in them/);
     expect(page).toMatch(/Carpentry €46\.00/);
-    expect(inEuro(<Firm view={firmView(installation)} role="lead" />)).not.toMatch(/Overhead|€46\.00/);
+    expect(inEuro(<Firm view={firmView(installation, { role: 'lead' })} role="lead" />)).not.toMatch(
+      /Overhead|€46\.00/,
+    );
     const empty = emptyHouse();
     must(
       empty,
@@ -123,6 +125,8 @@ describe('the money of the firm', () => {
       { name: 'F', personId: newId(), ownerName: 'O', email: 'o@f.example', password: 'long enough for it' },
       { kind: 'founder' },
     );
-    expect(read(<Firm view={firmView(empty)} role="contractor" />)).toContain('No currency chosen');
+    expect(read(<Firm view={firmView(empty, { role: 'contractor' })} role="contractor" />)).toContain(
+      'No currency chosen',
+    );
   });
 });

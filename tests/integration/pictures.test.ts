@@ -1,4 +1,5 @@
-import { existsSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { basename, dirname } from 'node:path';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { queryOne } from '@/server/database/query';
@@ -20,6 +21,28 @@ describe('pictures', () => {
     expect(await keepPicture(installation, content)).toEqual(kept);
     expect(queryOne(installation.db, 'SELECT count(*) AS count FROM picture')).toEqual({ count: 1 });
     expect(readFileSync(pictureFile(installation, kept.hash)).equals(content)).toBe(true);
+  });
+
+  it('takes the same one many times at once, and brings back one that was lost or damaged', async () => {
+    const installation = emptyHouse();
+    const content = await painted('jpeg');
+    const kept = await Promise.all(Array.from({ length: 10 }, () => keepPicture(installation, content)));
+    const file = pictureFile(installation, kept[0]?.hash ?? '');
+    expect(new Set(kept.map(({ hash }) => hash)).size).toBe(1);
+    const folder = dirname(file);
+    expect(readdirSync(folder)).toEqual([basename(file)]);
+    rmSync(file);
+    expect(await servePicture(installation, basename(file), 240)).toBeUndefined();
+    await keepPicture(installation, content);
+    expect(readFileSync(file).equals(content)).toBe(true);
+    writeFileSync(file, content.subarray(0, 100));
+    await keepPicture(installation, content);
+    expect(readFileSync(file).equals(content)).toBe(true);
+    const [one, two] = [
+      await servePicture(installation, basename(file)),
+      await servePicture(installation, basename(file)),
+    ];
+    expect(one?.equals(two ?? Buffer.alloc(0))).toBe(true);
   });
 
   it('refuses what is no picture, is cut short, or is too large, and keeps none of it', async () => {

@@ -7,6 +7,7 @@ import { databaseFile, type Installation } from '@/server/installation';
 import { coordinationView } from '@/server/views/coordination';
 import { findable } from '@/server/views/find';
 import { layoutView } from '@/server/views/layout';
+import { sharedView } from '@/server/public/shared';
 import { newsView } from '@/server/views/news';
 import { readAhead } from '@/server/reading/ahead';
 import { sharing } from '@/server/reading/kept';
@@ -38,13 +39,18 @@ import { rebuildStanding, unlikeRecords } from '@/server/walks/rebuild';
 import { wallsView } from '@/server/views/walls';
 import { demoId } from '../../demo/seed';
 import { grow } from '../../demo/grow/grow';
-import { areaOf, demoHouse, must, root, signalHouse } from '../support/installations';
+import { areaOf, demoHouse, must, newId, root, signalHouse } from '../support/installations';
 
 const walk = demoId('signal', 'walk', '2');
 const guest = areaOf('guest');
 const path = (): '/x' => '/x';
 
 /** What every page, pack and plan is made from. */
+/** A link of the house by the signal box. */
+const OF_HOUSE = {
+  ...{ id: newId(), job: signalHouse, sub: null, request: null, inspection: null },
+  ...{ recipient: 'A', expires_on: '2027-12-31', revoked_at: null },
+};
 const PAGES: Record<string, (installation: Installation) => unknown> = {
   frame: (installation) => frameView(installation, { id: 'm', name: 'Maren', role: 'contractor' }),
   Today: (installation) => todayView(readFirm(installation)),
@@ -77,12 +83,15 @@ const PAGES: Record<string, (installation: Installation) => unknown> = {
   Walk: (installation) => walkPack(installation, walk),
   'walk packs': (installation) => packNews(installation, {}),
   News: (installation) => newsView(readJob(installation, signalHouse), path),
+  'a client’s page': (installation) => sharedView(installation, { ...OF_HOUSE, audience: 'client' }),
+  'a neighbour’s page': (installation) => sharedView(installation, { ...OF_HOUSE, audience: 'neighbour' }),
+  'a crew’s page': (installation) => sharedView(installation, { ...OF_HOUSE, audience: 'crew' }),
   Find: (installation) => findable(readHouse(installation)),
   Bench: (installation) => benchView(readOpenJobs(installation)),
   plan: (installation) => planInput(readFirm(installation)),
 };
 
-const MOST_STATEMENTS = 62;
+const MOST_STATEMENTS = 66;
 
 /** How many statements something asks the file. */
 function statementsOf(installation: Installation, act: () => unknown): number {

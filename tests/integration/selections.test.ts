@@ -29,7 +29,8 @@ import { holdsOf } from '@/server/views/holds';
 import { sheetAreas } from '@/server/papers/room-sheet';
 import { roomView } from '@/server/views/room';
 import { todayView } from '@/server/views/today';
-import { openLink, sharedView } from '@/server/public/shared';
+import { openLink } from '@/server/public/links';
+import { sharedView } from '@/server/public/shared';
 import { tokenOf } from '@/server/tokens';
 import { demoId } from '../../demo/seed';
 import {

@@ -1,10 +1,12 @@
+import { makeClock } from '@/server/clock';
 import { readJob } from '@/server/reading/reading';
 import { describe, expect, it } from 'vitest';
 import type { ClientShared, CrewShared, SharedView } from '@/contract/views/news';
 import { pathOf } from '@/server/tokens';
 import { queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
-import { countOpening, openLink, sharedView } from '@/server/public/shared';
+import { countOpening, openLink } from '@/server/public/links';
+import { sharedView } from '@/server/public/shared';
 import { newsView } from '@/server/views/news';
 import type { Input } from '@/contract/commands';
 import { demoId } from '../../demo/seed';
@@ -59,15 +61,17 @@ describe('what a client reads', () => {
     expect(crew(installation).updates).toEqual([]);
   });
 
-  it('is counted each time it is opened, and acknowledged once', () => {
+  it('is counted each time it is opened, a look again within minutes not, and acknowledged once', () => {
     const installation = demoHouse();
     const reading = recipient('A', 'a@a.example');
     const { linkId } = reading;
     must(installation, 'update.send', asRead(installation, { recipients: [reading] }));
     const link = openLink(installation, pathOf(installation, linkId).slice(3));
     if (!link) throw new Error('The link does not open.');
-    countOpening(installation, link);
-    countOpening(installation, link);
+    for (const at of ['16:30', '16:38', '16:41']) {
+      const clock = makeClock(new Date(`${TODAY}T${at}:00Z`));
+      countOpening({ ...installation, clock }, link);
+    }
     expect(queryOne(installation.db, 'SELECT opened FROM share_link WHERE id = @linkId', { linkId })).toEqual({
       opened: 2,
     });
@@ -141,6 +145,7 @@ describe('a link that cannot be', () => {
     [{ audience: 'stranger', job: signalHouse }, 'audience'],
     [{ audience: 'neighbour' }, 'job'],
     [{ audience: 'client', job: signalHouse, expiresOn: '2027-13-01' }, 'expiresOn'],
+    [{ audience: 'client', job: signalHouse, expiresOn: '2028-03-11' }, 'expiresOn'],
     [{ audience: 'client', job: signalHouse, recipient: ' ' }, 'recipient'],
   ])('%j is refused beside its field', (terms, field) => {
     expect(

@@ -31,6 +31,8 @@ const PROJECTED = ['observation', 'purchased'];
 const DRAWN: readonly CommandType[] = [
   'observation.record',
   'client.take-up',
+  // A record like any, by way of the same handler.
+  'done.take',
   'shortage.purchase',
   'shortage.unpurchase',
 ];

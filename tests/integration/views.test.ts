@@ -336,13 +336,13 @@ describe('today', () => {
 describe('the firm', () => {
   it('is told which trades nobody does, and who is away', () => {
     const built = build({ Room: { works: ['redecorate'] } });
-    expect(firmView(built.installation).missing).toEqual(['cleaning', 'paint', 'tear-out']);
+    expect(firmView(built.installation, { role: 'contractor' }).missing).toEqual(['cleaning', 'paint', 'tear-out']);
     const sub = newId();
     must(built.installation, 'sub.add', { id: sub, name: 'Painters', trade: 'paint', crews: 2 }, built.owner);
     must(built.installation, 'sub.away', { sub, firstDay: '2027-03-01', lastDay: '2027-03-05' }, built.owner);
     must(built.installation, 'sub.away', { sub, firstDay: '2027-03-20', lastDay: '2027-03-21' }, built.owner);
     built.renew();
-    const view = firmView(built.installation);
+    const view = firmView(built.installation, { role: 'contractor' });
     expect(view.missing).toEqual(['cleaning', 'tear-out']);
     expect(view.subs).toMatchObject([
       { name: 'Painters', works: 2, away: [{ firstDay: '2027-03-20', lastDay: '2027-03-21' }] },
@@ -360,7 +360,7 @@ describe('the firm', () => {
         { id: newId(), name: 'Twin', role: 'lead', email: 'ida@own.example' },
         built.owner,
       ),
-    ).toMatchObject({ status: 'refused', httpStatus: 409 });
+    ).toMatchObject({ status: 'refused', problem: { code: 'address-taken', field: 'email' } });
   });
 });
 

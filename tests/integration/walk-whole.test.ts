@@ -581,6 +581,8 @@ describe('the end of a job', () => {
       recipient: 'A. Marrow',
       expires_on: '2027-04-01',
       revoked_at: null,
+      request: null,
+      inspection: null,
     };
     const who = { kind: 'link', id: link.id, audience: 'client', job: linden, sub: null } as const;
     must(installation, 'client.ask', { id: newId(), text: 'the latch sticks', name: 'A. Marrow' }, who);

@@ -2,7 +2,7 @@ import { readFirm, readJob } from '@/server/reading/reading';
 import { describe, expect, it } from 'vitest';
 import { queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
-import { openLink, sharesPicture } from '@/server/public/shared';
+import { openLink, sharesPicture } from '@/server/public/links';
 import { pathOf } from '@/server/tokens';
 import { reviewView } from '@/server/views/review';
 import { areaOf, demoHouse, giveRaw, must, newId, signalHouse } from '../support/installations';

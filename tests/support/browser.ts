@@ -16,6 +16,8 @@ export const launch = (): Promise<Browser> =>
   puppeteer.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     headless: true,
+    // Spoken to through a pipe: a port of the browser's could be one that a server wants.
+    pipe: true,
     args: [
       '--no-sandbox',
       '--disable-gpu',
@@ -148,6 +150,22 @@ export const click = (page: Page, selector: string): Promise<void> =>
     const found = page.locator(selector).setTimeout(PATIENCE_MS) as Locator<HTMLElement>;
     await (await found.waitHandle()).evaluate((element) => element.scrollIntoView({ block: 'center' }));
     await pressFound(page, found);
+  });
+
+/** Presses the first button whose words fit; it is looked up and pressed in one turn, which no drawing comes between. */
+export const pressFirst = (page: Page, words: RegExp): Promise<void> =>
+  doIt(page, `There is no button ${String(words)} to press`, async () => {
+    await page.waitForFunction(
+      (source) => {
+        const found = [...document.querySelectorAll('button')].find(
+          (button) => !button.disabled && new RegExp(source).test(button.textContent),
+        );
+        found?.click();
+        return found !== undefined;
+      },
+      { timeout: PATIENCE_MS, polling: 100 },
+      words.source,
+    );
   });
 
 /** Chooses in a list once it is there. @param selector the name of a field, or a selector */

@@ -3,14 +3,16 @@ import { queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
 import { dispatch } from '@/server/dispatch/dispatch';
+import { openSession } from '@/server/accounts/sessions';
 import { asRead } from './sending';
-import { areaOf, MAREN, must, newId, raw, signalHouse } from './installations';
+import { areaOf, MAREN, must, newId, NOW, raw, signalHouse } from './installations';
 import { FIRST_VISIT, type Given } from './first-visit-commands';
 import { MONEY } from './money-commands';
 import { PURCHASES } from './purchase-commands';
 import { SCHEDULE } from './schedule-commands';
 import { SELECTIONS } from './selection-commands';
 import { WALKS } from './walk-commands';
+import { TOLD } from './told-commands';
 import { VISITS } from './visit-commands';
 import { WAY_IN } from './way-in-commands';
 
@@ -24,6 +26,7 @@ const row = (installation: Installation, table: string, key: string): Record<str
   queryOne(installation.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
 const version = (installation: Installation, table: string, key: string): number =>
   Number(row(installation, table, key)?.version);
+const TOBIN = demoId('person', 'tobin');
 const letter = (installation: Installation): Input<'update.send'> =>
   asRead(installation, {
     id: third,
@@ -50,6 +53,7 @@ export const GIVEN: Record<string, Given> = {
   ...MONEY,
   ...PURCHASES,
   ...VISITS,
+  ...TOLD,
   ...WAY_IN,
   ...SELECTIONS,
   ...WALKS,
@@ -58,6 +62,47 @@ export const GIVEN: Record<string, Given> = {
     payload: { id, name: 'New', role: 'lead', email: 'New@Firm.example' },
     leaves: (installation) => row(installation, 'person', id),
     expected: { name: 'New', email: 'new@firm.example', password_hash: null },
+  },
+  'person.change': {
+    payload: { id: TOBIN, version: 2, name: 'Tobin T.', role: 'office', email: 'T@Firm.example', phone: '' },
+    leaves: (installation) => row(installation, 'person', TOBIN),
+    expected: { name: 'Tobin T.', role: 'office', email: 't@firm.example' },
+  },
+  'person.invite': {
+    payload: { id, person: TOBIN },
+    leaves: (installation) => row(installation, 'invitation', id),
+    expected: { person: TOBIN, used_at: null },
+  },
+  'person.suspend': {
+    payload: { id: TOBIN },
+    leaves: (installation) => row(installation, 'person', TOBIN)?.state,
+    expected: 'suspended',
+  },
+  'person.return': {
+    before: (installation) => must(installation, 'person.suspend', { id: TOBIN }),
+    payload: { id: TOBIN },
+    leaves: (installation) => row(installation, 'person', TOBIN)?.state,
+    expected: 'active',
+  },
+  'person.close': {
+    payload: { id: TOBIN },
+    leaves: (installation) => row(installation, 'person', TOBIN)?.state,
+    expected: 'closed',
+  },
+  'person.sign-out': {
+    before: (installation) =>
+      void openSession(installation.db, TOBIN, { device: 'a telephone', source: '127.0.0.1' }, NOW),
+    payload: { id: TOBIN },
+    leaves: (installation) => queryAll(installation.db, 'SELECT id FROM session'),
+    expected: [],
+  },
+  'person.set-sees': {
+    payload: { id: TOBIN, version: 2, jobs: [signalHouse], prices: true },
+    leaves: (installation) => [
+      row(installation, 'person', TOBIN)?.sees_prices,
+      queryAll(installation.db, 'SELECT job FROM person_job WHERE person = @id', { id: TOBIN }),
+    ],
+    expected: [1, [{ job: signalHouse }]],
   },
   'person.set-phone': {
     payload: { id: MAREN.kind === 'person' ? MAREN.id : '', phone: '+44 20 7946 0012' },

@@ -18,6 +18,7 @@ const dairy = `/jobs/${demoId('dairy')}`;
 const ofDairy = (key: string): string => demoId('dairy', 'area', key);
 const areaOf = (key: string): string => demoId('signal', 'area', key);
 export const MAIN_VIEWS: MainView[] = [
+  { name: 'Who was told what', path: '/told' },
   { name: 'Today', path: '/', file: { desk: 'today.png' } },
   { name: 'Rooms', path: job, file: { desk: 'rooms.png' } },
   { name: 'Rooms of an outside job', path: `/jobs/${demoId('dairy')}` },

@@ -23,8 +23,8 @@ export interface Stage {
   again: () => Promise<void>;
 }
 
-/** One browser and one server for a file of tests, on a copy of the demo or on an empty house. */
-export function stage({ empty = false }: { empty?: boolean } = {}): Stage {
+/** One browser and one server for a file of tests, on a copy of the demo or on an empty house; `real` where everybody has to sign in. */
+export function stage({ empty = false, real = empty }: { empty?: boolean; real?: boolean } = {}): Stage {
   const set = {
     complaints: [] as string[],
     at: async (path: string, size: typeof DESK | typeof PHONE = DESK): Promise<Page> => {
@@ -36,13 +36,13 @@ export function stage({ empty = false }: { empty?: boolean } = {}): Stage {
       (await (await fetch(`${set.server.url}/api/plan.json`)).json()) as StoredPlan,
     cut: () => set.server.kill(),
     again: async () => {
-      set.server = await serve(set.folder, { demo: !empty, port: Number(new URL(set.server.url).port) });
+      set.server = await serve(set.folder, { demo: !real, port: Number(new URL(set.server.url).port) });
     },
   } as Stage;
   beforeAll(async () => {
     set.folder = mkdtempSync(join(tmpdir(), 'aftermist-'));
     if (!empty) copyDemo(set.folder);
-    [set.browser, set.server] = await Promise.all([launch(), serve(set.folder, { demo: !empty })]);
+    [set.browser, set.server] = await Promise.all([launch(), serve(set.folder, { demo: !real })]);
   });
   afterEach(async () => {
     // Sessions end while their server still answers: a page that waits for it would keep its session open.

@@ -25,19 +25,21 @@ const atRest = (page: Page): Promise<unknown> =>
 
 /** Views that are drawn for a phone first; the others are looked at whole on the desk. */
 const isUsedOnSite = ({ name }: { name: string }): boolean =>
-  /^(Today|Walk|First visit|Client page|Sub page)/.test(name);
+  /^(Today|Walk|First visit|Client page|Sub page|Neighbour page|Page of a visit)/.test(name);
 
 /**
  * Every main view at one size, each looked at by axe and for what stands beyond the edge; a file a size, so that both
  * run at once.
  */
 export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void {
-  const links: Record<'client' | 'sub' | 'ending', string> = { client: '', sub: '', ending: '' };
+  const links = { client: '', sub: '', ending: '', neighbour: '', party: '' };
   const views = [
     ...MAIN_VIEWS,
     { name: 'Client page', path: () => links.client },
     { name: 'Client page at the end', path: () => links.ending },
     { name: 'Sub page', path: () => links.sub },
+    { name: 'Neighbour page', path: () => links.neighbour },
+    { name: 'Page of a visit', path: () => links.party },
     { name: 'Closed link', path: '/s/guessed' },
   ];
   describe(`on a ${name}`, () => {
@@ -63,6 +65,19 @@ export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void 
         );
         links[link] = pathOf(installation, id);
       }
+      const [neighbour, party] = [newId(), newId()];
+      const made = { audience: 'neighbour', job: signalHouse, recipient: 'Number 4', expiresOn: '2027-04-30' } as const;
+      dispatch(installation, MAREN, command('share.make', { id: neighbour, ...made }));
+      const to = {
+        updateId: newId(),
+        messageId: newId(),
+        linkId: party,
+        name: 'Quill',
+        address: 'quill@office.example',
+      };
+      const shown = { id: demoId('signal', 'inspection', 'study', 'rough-inspection'), ...to, expiresOn: '2027-04-30' };
+      dispatch(installation, MAREN, command('inspection.show', shown));
+      Object.assign(links, { neighbour: pathOf(installation, neighbour), party: pathOf(installation, party) });
       installation.db.close();
       [browser, server] = await Promise.all([launch(), serve(folder, { demo: true })]);
       page = await visit(browser, size, []);

@@ -6,6 +6,6 @@ import { Today } from '@/ui/today/today';
 export const metadata = { title: 'Today' };
 
 export default async function TodayPage() {
-  const { view } = await shown((installation) => todayView(readFirm(installation)));
+  const { view } = await shown('person', (installation) => todayView(readFirm(installation)));
   return <Today view={view} />;
 }

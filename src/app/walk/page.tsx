@@ -1,7 +1,8 @@
 import { WalkHere } from '@/ui/walks/walk-here';
+import '../../ui/look/office.scss';
 
 export const metadata = { title: 'Walk' };
-export const dynamic = 'force-static';
+export const dynamic = 'force-dynamic';
 
 /**
  * The shell that the device keeps: it holds nothing of any job, and draws the walk of its address from what is kept

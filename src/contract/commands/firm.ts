@@ -1,5 +1,5 @@
-import { array, object, string } from 'yup';
-import { command, OFFICE, OWNER, ROLES } from '../command';
+import { array, boolean, object, string } from 'yup';
+import { command, OFFICE, OWNER } from '../command';
 import * as field from '../fields';
 
 export const foundFirm = command(
@@ -14,31 +14,26 @@ export const foundFirm = command(
     ownerName: field.line('your name'),
     email: field.email('your address').required('your address is missing'),
     password: string().required('a password is missing').min(10, 'a password has at least 10 characters').max(200),
+    /** Printed where the house was started: whoever has the machine founds the firm, not whoever comes first. */
+    code: field.optionalLine('the code', 20),
   }).noUnknown(),
-  ['password'],
+  ['password', 'code'],
 );
 
-export const addPerson = command(
-  'person.add',
+/**
+ * What goes out without anybody pressing: what moved at an hour of the day, what concerns today or tomorrow at once, a
+ * word to subs who have not answered for some days, and to clients some days before a decision is due.
+ */
+export const setNewsRules = command(
+  'firm.set-news-rules',
   OWNER,
   'firm',
   object({
-    id: field.id(),
-    name: field.line('the name'),
-    role: field.oneOf('the role', ROLES),
-    email: field.email('the address'),
-    phone: field.phone(),
-    password: string().min(10, 'a password has at least 10 characters').max(200),
+    tellHour: field.optionalWhole('the hour', 6, 20),
+    tellSoon: boolean().default(false),
+    remindSubDays: field.optionalWhole('the days without an answer', 1, 14),
+    remindClientDays: field.optionalWhole('the days before it is due', 1, 21),
   }).noUnknown(),
-  ['password'],
-);
-
-/** Under which number somebody of the firm is called: those who are written to read the contractor’s. */
-export const setPhone = command(
-  'person.set-phone',
-  OWNER,
-  'firm',
-  object({ id: field.id('who it is'), phone: field.phone() }).noUnknown(),
 );
 
 /** By whose days the firm works: what is today, morning and afternoon follows. */

@@ -1,10 +1,13 @@
+import * as accounts from './accounts';
 import * as advice from './advice';
 import * as assemblies from './assemblies';
 import * as changes from './changes';
 import * as completion from './completion';
+import * as done from './done-words';
 import * as firm from './firm';
 import * as knowledge from './knowledge';
 import * as layout from './layout';
+import * as licences from './licences';
 import * as money from './money';
 import * as purchasing from './purchasing';
 import * as quantities from './quantities';
@@ -38,15 +41,28 @@ export const COMMANDS = {
   'area.sign-off': completion.signOff,
   'area.accept': completion.acceptArea,
   'firm.found': firm.foundFirm,
-  'person.add': firm.addPerson,
-  'person.set-phone': firm.setPhone,
+  'person.add': accounts.addPerson,
+  'person.change': accounts.changePerson,
+  'person.set-sees': accounts.setSees,
+  'person.set-phone': accounts.setPhone,
+  'person.invite': accounts.invitePerson,
+  'person.suspend': accounts.suspendPerson,
+  'person.return': accounts.returnPerson,
+  'person.close': accounts.closePerson,
+  'person.sign-out': accounts.signOutPerson,
+  'firm.set-news-rules': firm.setNewsRules,
   'firm.set-zone': firm.setZone,
   'sub.add': firm.addSub,
   'sub.change': firm.changeSub,
   'sub.away': firm.subAway,
   'sub.back': firm.subBack,
   'holiday.add': firm.addHoliday,
+  'licence.set': licences.setLicence,
+  'licence.remove': licences.removeLicence,
+  'firm.set-licensed-trades': licences.setLicensedTrades,
   'visit.tell': visits.tellVisits,
+  'visit.remind': visits.remindVisits,
+  'decision.remind': visits.remindDecisions,
   'visit.answer': visits.answerVisits,
   'visit.free': visits.freeVisits,
   'visit.give': visits.giveVisits,
@@ -123,6 +139,7 @@ export const COMMANDS = {
   'job-task.settle': schedule.settleJobTask,
   'inspection.book': schedule.bookInspection,
   'inspection.cancel': schedule.cancelInspection,
+  'inspection.show': schedule.showInspection,
   'inspection.pass': schedule.passInspection,
   'inspection.fail': schedule.failInspection,
   'plant.set': schedule.setPlant,
@@ -196,6 +213,7 @@ export const COMMANDS = {
   'request.remind': selections.remindRequest,
   'request.answer': selections.answerRequest,
   'request.ask-client': selections.askClient,
+  'request.ask-party': selections.askParty,
   'request.reply': selections.replyRequest,
   'request.reopen': selections.reopenRequest,
   'delivery.add': selections.addDelivery,
@@ -226,6 +244,9 @@ export const COMMANDS = {
   'neighbour.set': neighbours.setNeighbour,
   'neighbour.remove': neighbours.removeNeighbour,
   'question.ask': questions.askQuestion,
+  'done.say': done.sayDone,
+  'done.take': done.takeDone,
+  'done.refuse': done.refuseDone,
   'question.answer': questions.answerQuestion,
   'share.make': updates.makeLink,
   'share.revoke': updates.revokeLink,

@@ -13,6 +13,9 @@ export const setNeighbour = command(
     name: field.line('their name, or the house', 80),
     email: field.email('their e-mail').default(''),
     phone: field.phone(),
+    /** What of theirs is needed, and for which piece of work. */
+    needed: field.optionalLine('what is needed of theirs', 80).default(''),
+    neededFor: field.optionalLine('the piece of work', 160).default(''),
     note: field.optionalText('what is to be minded', 300).default(''),
   }).noUnknown(),
 );

@@ -49,7 +49,7 @@ export const sendUpdate = command(
         messageId: field.id(),
         linkId: field.id(),
         name: field.line('the recipient’s name', 80),
-        address: field.email('the address').required('the address is missing'),
+        address: field.address(),
       }).noUnknown(),
     )
       .required()
@@ -58,15 +58,16 @@ export const sendUpdate = command(
   }).noUnknown(),
 );
 
-const AUDIENCES = ['client', 'crew', 'sub', 'neighbour'] as const;
-export type Audience = (typeof AUDIENCES)[number];
+/** Whose page may be made by hand; one of a question or a visit comes with it. */
+const MADE = ['client', 'crew', 'sub', 'neighbour'] as const;
+export type Audience = (typeof MADE)[number] | 'party';
 export const makeLink = command(
   'share.make',
   OFFICE,
   'firm',
   object({
     id: field.id(),
-    audience: field.oneOf('who it is for', AUDIENCES),
+    audience: field.oneOf('who it is for', MADE),
     job: field.id().notRequired().nonNullable(),
     sub: field.id().notRequired().nonNullable(),
     recipient: field.line('the recipient’s name', 80),
@@ -82,7 +83,7 @@ export const readdressMessage = command(
   'message.readdress',
   EVERYBODY,
   'firm',
-  object({ id: field.id(), address: field.email('the address').required('the address is missing') }).noUnknown(),
+  object({ id: field.id(), address: field.address() }).noUnknown(),
 );
 export const acknowledge = command(
   'message.acknowledge',

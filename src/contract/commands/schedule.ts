@@ -178,6 +178,7 @@ export const setOffice = command(
     version: number().integer().min(0).default(0),
     name: field.line('the name of the office', 60),
     phone: field.phone(),
+    email: field.email('its e-mail').default(''),
     phases: array(field.phase()).required('what it inspects is missing').min(1, 'name what it inspects').max(20),
     /** Of what is looked at before walls are closed: which of it; none named is all. */
     kinds: kinds(),
@@ -203,6 +204,13 @@ export const bookInspection = command(
       .default([])
       .max(60),
   }).noUnknown(),
+);
+/** The office is sent a page of this visit: when and where, what is there to be seen, pictures and drawings. */
+export const showInspection = command(
+  'inspection.show',
+  EVERYBODY,
+  'job',
+  object({ id: field.id(), ...field.sending() }).noUnknown(),
 );
 export const cancelInspection = command(
   'inspection.cancel',
@@ -363,16 +371,16 @@ export const closeFeed = command('feed.close', OFFICE, 'firm', object({ id: fiel
 /** Looks longer for a better plan, in the background. */
 export const searchPlan = command(
   'plan.search',
-  EVERYBODY,
+  OFFICE,
   'firm',
   object({
     schedules: field.whole('schedules to try', 1, 100_000),
     seed: field.whole('the seed', 0, 2_000_000_000).default(1),
   }).noUnknown(),
 );
-export const stopSearch = command('plan.search-stop', EVERYBODY, 'firm', object({}).noUnknown());
+export const stopSearch = command('plan.search-stop', OFFICE, 'firm', object({}).noUnknown());
 /** Keeps the better plan that a longer look found; refused once the plan has changed since. */
-export const takePlan = command('plan.take', EVERYBODY, 'firm', object({ version: field.version() }).noUnknown());
+export const takePlan = command('plan.take', OFFICE, 'firm', object({ version: field.version() }).noUnknown());
 export const weighGoals = command(
   'goals.weigh',
   OFFICE,

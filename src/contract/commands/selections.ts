@@ -392,6 +392,13 @@ export const askClient = command(
   'plan',
   object({ ...aboutRequest, ...field.sending() }).noUnknown(),
 );
+/** An engineer, an office or an association is sent a page of this one question, with its pictures and drawings. */
+export const askParty = command(
+  'request.ask-party',
+  EVERYBODY,
+  'plan',
+  object({ ...aboutRequest, ...field.sending() }).noUnknown(),
+);
 export const replyRequest = command(
   'request.reply',
   ['link'],

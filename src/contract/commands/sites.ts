@@ -12,6 +12,7 @@ const jobFields = {
   name: field.line('the job’s name', 80),
   address: field.optionalLine('the address').default(''),
   client: field.optionalLine('the client').default(''),
+  gettingIn: field.optionalLine('how one gets in', 300).default(''),
   clientEmail: field.email('the client’s address').default(''),
   units: field.oneOf('the way of measuring', ['metric', 'imperial'] as const),
   startDay: field.day('the first day of work'),

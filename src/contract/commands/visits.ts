@@ -1,4 +1,4 @@
-import { array, object } from 'yup';
+import { array, boolean, object } from 'yup';
 import { command, EVERYBODY, OFFICE, ROLES } from '../command';
 import * as field from '../fields';
 
@@ -10,11 +10,12 @@ const halfDay = () => ({
 
 /**
  * Says the days of visits, as the plan has them, to whoever comes: with a message to each who has an address, and to
- * clients whose job ends on another day. Who has none was told by telephone.
+ * clients whose job ends on another day, to offices whose visit cannot be kept and to neighbours of whose days some
+ * moved. Who has none was told by telephone.
  */
 export const tellVisits = command(
   'visit.tell',
-  EVERYBODY,
+  [...EVERYBODY, 'desk'],
   'firm',
   object({
     visits: array(object(halfDay()).noUnknown()).default([]).max(600),
@@ -27,9 +28,63 @@ export const tellVisits = command(
     clients: array(object({ job: field.id('the job'), ...field.sending() }).noUnknown())
       .default([])
       .max(60),
+    /** Visits of offices that the plan cannot keep, or keeps after all. */
+    offices: array(object({ inspection: field.id('the visit'), off: boolean().required() }).noUnknown())
+      .default([])
+      .max(60),
+    officeLetters: array(object({ inspection: field.id('the visit'), ...field.sending() }).noUnknown())
+      .default([])
+      .max(60),
+    /** Jobs whose neighbours were told of days that moved. */
+    near: array(object({ job: field.id('the job') }).noUnknown())
+      .default([])
+      .max(60),
+    neighbours: array(object({ neighbour: field.id('the neighbour'), ...field.sending() }).noUnknown())
+      .default([])
+      .max(200),
+    /** Told by the rule of the hour; the next time is tomorrow. */
+    byHour: boolean().default(false),
   })
     .noUnknown()
-    .test('somebody', 'name at least one visit or one end', ({ visits, ends }) => visits.length + ends.length > 0),
+    .test(
+      'somebody',
+      'name at least one visit or one end',
+      ({ visits, ends, offices, near }) => visits.length + ends.length + offices.length + near.length > 0,
+    ),
+);
+
+/** A word to nobody: what one is told is put in. */
+export const NOBODY_TOLD = {
+  ...{ visits: [], subs: [], ends: [], clients: [], offices: [], officeLetters: [], near: [], neighbours: [] },
+  byHour: false,
+};
+
+/** Asks subs once more who have not answered: each visit once for each time they were asked. */
+export const remindVisits = command(
+  'visit.remind',
+  [...EVERYBODY, 'desk'],
+  'firm',
+  object({
+    subs: array(object({ sub: field.id('the sub'), ...field.sending() }).noUnknown())
+      .required()
+      .min(1, 'name at least one sub')
+      .max(60),
+  }).noUnknown(),
+);
+/** Tells a client once more what is theirs to decide, some days before it is due. */
+export const remindDecisions = command(
+  'decision.remind',
+  ['desk'],
+  'job',
+  object({
+    job: field.id('the job'),
+    /** What of, by its key in their news, with its words. */
+    decisions: array(object({ key: field.line('what it is', 80), text: field.text('its words', 400) }).noUnknown())
+      .required()
+      .min(1)
+      .max(60),
+    ...field.sending(),
+  }).noUnknown(),
 );
 
 /** What whoever comes said to the day of a visit; who says another day says no to this one. */

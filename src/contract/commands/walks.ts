@@ -78,12 +78,15 @@ const target = () =>
     if (value === undefined) return true;
     const of = value as Record<string, unknown>;
     if (typeof value !== 'object' || value === null) return false;
+    const says = (...keys: string[]): boolean => Object.keys(of).every((key) => keys.includes(key));
     return (
-      of['what'] === 'height' ||
-      (of['what'] === 'wall' && Number.isInteger(of['wall'])) ||
+      (of['what'] === 'height' && says('what')) ||
+      (of['what'] === 'wall' && Number.isInteger(of['wall']) && says('what', 'wall')) ||
       (of['what'] === 'opening' &&
         typeof of['opening'] === 'string' &&
-        ['width', 'height', 'sill'].includes(String(of['side'])))
+        of['opening'].length <= 60 &&
+        ['width', 'height', 'sill'].includes(String(of['side'])) &&
+        says('what', 'opening', 'side'))
     );
   });
 

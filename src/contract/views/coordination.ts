@@ -24,6 +24,8 @@ export interface InspectionView extends InspectedStep {
   due: boolean;
   /** Who passed or failed it. */
   by: string;
+  /** Until when a page of it opens for its office. */
+  pageUntil: Day;
   /** Why the plan cannot keep the booked day; null where it can. */
   unkept: string | null;
 }
@@ -44,6 +46,7 @@ export interface OfficeView {
   version: number;
   name: string;
   phone: string;
+  email: string;
   phases: Phase[];
   /** Of what is looked at before walls are closed, which of it; none named is all. */
   kinds: InspectionKind[];

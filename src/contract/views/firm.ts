@@ -22,6 +22,34 @@ export interface SubView {
   works: number;
 }
 
+export interface FirmPerson extends PersonView {
+  version: number;
+  email: string | null;
+  phone: string;
+  state: 'active' | 'suspended' | 'closed';
+  /** The jobs that they see; all of them where it is null. */
+  jobs: string[] | null;
+  /** Whether they see what things cost. */
+  prices: boolean;
+  /** They have chosen a password. */
+  joined: boolean;
+  /** In how many browsers they are signed in, and when one of them was seen last. */
+  sessions: number;
+  seen: string;
+  /** The address of their invitation while it is open; for whoever runs the firm. */
+  invitation: string | null;
+}
+
+/** One's own account. */
+export interface AccountView {
+  name: string;
+  email: string | null;
+  /** The demo has no passwords. */
+  demo: boolean;
+  codes: boolean;
+  sessions: { id: string; device: string; source: string; seen: string; here: boolean }[];
+}
+
 export interface FirmView {
   name: string;
   town: string;
@@ -29,16 +57,44 @@ export interface FirmView {
   today: Day;
   /** `16:20`, by the firm's zone. */
   time: string;
-  people: (PersonView & { email: string | null; phone: string })[];
+  people: FirmPerson[];
+  /** What happened at the door, the newest first; for whoever runs the firm. */
+  door: { key: number; when: string; who: string; how: string; from: string; bad: boolean }[];
   subs: SubView[];
+  /** Trades in which only people with a licence may work here, and the licences that are on record. */
+  licensed: Trade[];
+  licences: {
+    id: string;
+    version: number;
+    /** Empty where it is of the firm's own people. */
+    sub: string;
+    of: string;
+    trade: Trade;
+    holder: string;
+    number: string;
+    expiresOn: Day | null;
+    over: boolean;
+  }[];
+  /** What goes out without anybody pressing. */
+  rules: {
+    tellHour: number | null;
+    tellSoon: boolean;
+    remindSubDays: number | null;
+    remindClientDays: number | null;
+  };
   holidays: { day: Day; name: string }[];
+  /** The newest backup: when, how large, where; null where there is none, and in the demo. */
+  backup: { when: string; megabytes: number; file: string; old: boolean } | null;
+  /** The demo is made anew; a real firm wants a backup. */
+  demo: boolean;
   /** Days of a month that are usually wet, windy, frosty; months of which somebody has said so. */
   normals: { month: number; name: string; wet: number; windy: number; frosty: number }[];
   /** Jobs that were set up by mistake and can be brought back. */
   removed: { id: string; name: string }[];
   /** Jobs that stand here, closed ones too. */
   jobs: { id: string; name: string }[];
-  money: { currency: string; markup: number; taxRate: number; taxShown: TaxShown; tripCost: number | null };
+  /** For contractor and office alone. */
+  money: { currency: string; markup: number; taxRate: number; taxShown: TaxShown; tripCost: number | null } | null;
   /** What an hour of each trade costs, where somebody has said. */
   hours: { trade: Trade; perHour: number }[];
   /** Trades that open work needs and no sub does. */
@@ -79,6 +135,7 @@ export interface AreasView {
     promiseDay: Day | null;
     livedIn: boolean;
     loudHalf: 'morning' | 'afternoon' | null;
+    gettingIn: string;
   };
   levels: { id: string; name: string; height: number }[];
   areas: PlacedArea[];

@@ -14,7 +14,7 @@ import type { ClientChange } from './changes';
 /** What went out. */
 export interface UpdateView {
   id: string;
-  audience: Reader;
+  audience: Reader | 'party';
   title: string;
   body: string;
   when: string;
@@ -52,6 +52,31 @@ export interface LinkView {
   expiresOn: Day;
   state: 'open' | 'expired' | 'revoked';
   opened: number;
+  /** Its newest answers; `insider` of the firm was signed in on the browser that one came from. */
+  answers: { key: string; when: string; from: string; insider: string | null }[];
+}
+
+/** Who was told what and when, over all jobs, the newest first. */
+export interface ToldView {
+  today: Day;
+  /** Whose messages alone; empty for everybody's. */
+  to: string;
+  messages: {
+    id: string;
+    when: string;
+    recipient: string;
+    address: string;
+    jobId: string;
+    jobName: string;
+    title: string;
+    body: string;
+    /** How far it came: what happened and when. */
+    came: string;
+    failed: boolean;
+  }[];
+  /** Names of those who were written to, for whoever looks for one. */
+  names: string[];
+  past: PastShown;
 }
 
 export interface NewsView {
@@ -62,8 +87,22 @@ export interface NewsView {
   draft: DraftView;
   /** What was asked on pages of this job and waits for an answer. */
   questions: OpenQuestion[];
+  /** What subs say is done and nobody of the firm has looked at. */
+  doneWords: DoneWord[];
   /** Who lives beside it. */
-  neighbours: { id: string; name: string; email: string; phone: string; note: string }[];
+  neighbours: {
+    id: string;
+    name: string;
+    email: string;
+    phone: string;
+    note: string;
+    /** What of theirs is needed, and for which piece of work, with its name. */
+    needed: string;
+    neededFor: string;
+    forWork: string;
+  }[];
+  /** Work of the job that is not done, for which something of theirs may be needed. */
+  works: { task: string; label: Phrase }[];
   /** Visits and ends that moved, and who has to hear of it. */
   moved: MovedView;
   updates: UpdateView[];
@@ -79,7 +118,7 @@ export interface NewsView {
 }
 
 /** What a share link opens. */
-export type SharedView = ClientShared | CrewShared | NeighbourShared;
+export type SharedView = ClientShared | CrewShared | NeighbourShared | PartyShared;
 
 /** What somebody asked on their page, and what they were answered. */
 interface Asked {
@@ -92,6 +131,17 @@ interface Asked {
   answered: string;
 }
 
+/** What a sub says is done, for whoever looks at it. */
+export interface DoneWord {
+  id: string;
+  version: number;
+  name: string;
+  what: string;
+  note: string;
+  picture: string | null;
+  when: string;
+}
+
 /** What somebody asked, for whoever answers it. */
 export interface OpenQuestion {
   id: string;
@@ -102,7 +152,7 @@ export interface OpenQuestion {
   when: string;
 }
 
-interface SharedBase {
+export interface SharedBase {
   firm: string;
   recipient: string;
   today: Day;
@@ -124,6 +174,45 @@ export interface NeighbourShared extends SharedBase {
   updates: { title: string; body: string; when: string }[];
 }
 
+/** What an engineer, an office or an association reads: one question or one visit, and what there is to be seen of it. */
+export interface PartyShared extends SharedBase {
+  audience: 'party';
+  job: { name: string; address: string };
+  heading: string;
+  /** When a visit is; empty for a question. */
+  when: string;
+  /** What waits for it. */
+  waits: string[];
+  /** What is asked; none where it is a visit. */
+  asked: {
+    id: string;
+    kind: 'approval' | 'answer' | 'drawing';
+    subject: string;
+    by: Day | null;
+    /** How it was answered; null while it is open. */
+    settled: string | null;
+  } | null;
+  areas: {
+    id: string;
+    name: string;
+    /** Steps that are finished there. */
+    done: string[];
+    pictures: TourPicture[];
+    measures: { text: string; when: string }[];
+  }[];
+}
+
+/** The house as its client sees it: storeys from the top down, each with its rooms; outside what is on none. */
+export interface ClientHouse {
+  storeys: { name: string; rooms: ClientRoom[] }[];
+  outside: ClientRoom[];
+}
+export interface ClientRoom {
+  name: string;
+  /** Part of its work that is done, 0…1; null where there is none. */
+  share: number | null;
+}
+
 export interface ClientShared extends SharedBase {
   audience: 'client';
   job: { name: string; address: string };
@@ -137,6 +226,7 @@ export interface ClientShared extends SharedBase {
     meanings: { word: string; means: Phrase }[];
   };
   /** Room by room in the order of a walk: the same spot before and now, or the newest picture. */
+  house: ClientHouse;
   tour: { area: string; text: string; before: TourPicture | null; now: TourPicture }[];
   updates: { title: string; body: string; when: string }[];
   /** What those who live there are without and when, and the hours on which something is off. */
@@ -200,8 +290,13 @@ export interface SubVisit {
   /** `Wed 10 Mar, morning to Thu 11 Mar, afternoon`. */
   when: string;
   works: string[];
-  /** Before them and after them. */
+  /** What is finished before them, and what needs it finished after them. */
   ready: string[];
+  leaves: string[];
+  /** `2½ days`. */
+  long: string;
+  /** Keys, parking, who opens. */
+  gettingIn: string;
   halves: { task: string; day: Day; half: 0 | 1 }[];
   /** `asked` where any of it was asked and not answered; `pencil` where nobody has asked for it yet. */
   said: 'pencil' | 'asked' | 'confirmed' | 'declined';
@@ -222,16 +317,30 @@ export interface CrewShared extends SharedBase {
       half: string;
       ready: string[];
       leaves: string[];
+      /** Of the licence that it needs, with whether it is one that is missing; null where it needs none. */
+      licence: { words: string; missing: boolean } | null;
     }[];
   }[];
   /** What a sub is asked for or has answered, visit by visit; none where the page is a whole crew's. */
   visits: SubVisit[];
+  /** A sub's work that has begun by today: what they can say is done; `said` where they did, `answer` what is missing. */
+  begun: {
+    task: string;
+    job: string;
+    what: string;
+    said: boolean;
+    answer: string;
+    /** The newest picture of the room that was taken from a spot: theirs may be from the same one. */
+    spot: { id: string; picture: TourPicture } | null;
+  }[];
   /** What was agreed in each room they still come to, those of the days above first. */
   rooms: { area: string; name: string; job: string; soon: boolean; brief: Brief }[];
   /** What concerns everybody on a job. */
   around: { job: string; brief: Brief }[];
   /** What stands there, or comes: bins, places where loads are set down, the pump. */
   there: { key: string; job: string; what: string; text: string }[];
+  /** What nobody may touch this evening, for whoever leads the site. */
+  tonight: { key: string; text: string }[];
   cautions: { area: string; text: string }[];
   leftovers: { area: string; text: string; trade: string }[];
 }

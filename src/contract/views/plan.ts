@@ -1,3 +1,4 @@
+import type { DoneWord } from './news';
 import type { LogisticKind, ProposalKey } from '@/core/sequence/logistics';
 import type { SettledJobTask } from '@/core/sequence/rules';
 import type { Stage } from '@/core/sequence/stages';
@@ -383,6 +384,8 @@ export interface TodayView {
   failed: { job: string; jobName: string; to: string[] }[];
   /** What was asked on pages that people were given and nobody has answered. */
   questions: { id: string; job: string; jobName: string; name: string; text: string; when: string }[];
+  /** What subs say is done. */
+  doneWords: (DoneWord & { job: string; jobName: string })[];
   finishes: { job: string; name: string; finish: Day | null; promise: Day | null; late: number }[];
   problem: PlanProblem | null;
 }

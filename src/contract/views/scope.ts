@@ -199,7 +199,8 @@ export interface MaterialsView {
   today: Day;
   lines: MaterialLine[];
   problems: { id: string; area: string; areaId: string; title: string; problem: string }[];
-  total: number;
+  /** Null for whoever does not see prices. */
+  total: number | null;
   unpriced: number;
   calculations: CalculationView[];
   counts: ScopeCounts;

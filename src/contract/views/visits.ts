@@ -11,6 +11,7 @@ export interface MovedVisit {
   job: string;
   jobId: string;
   from: string;
+  fromDay: Day;
   to: string;
   day: Day;
   half: 0 | 1;
@@ -47,16 +48,42 @@ export interface MovedEnd {
   to: string;
   day: Day;
   later: boolean;
+  /** A letter waits for them that says it too: they are told by that one alone. */
+  inLetter: boolean;
+}
+
+/** A booked visit of an office that the plan cannot keep, or keeps after its office was told that it cannot. */
+export interface MovedOffice {
+  inspection: string;
+  office: string;
+  phone: string;
+  email: string;
+  job: string;
+  /** What is looked at, and when. */
+  what: string;
+  off: boolean;
+  /** Until when the page of the visit opens. */
+  pageUntil: Day;
+}
+
+/** A job of which neighbours were told days that have moved. */
+export interface MovedNearby {
+  job: string;
+  name: string;
+  lines: string[];
+  people: { id: string; name: string; phone: string; email: string }[];
 }
 
 /** What moved, because of what, and who has to be told; the nearest first. */
 export interface MovedView {
   concerned: Concerned[];
   ends: MovedEnd[];
+  offices: MovedOffice[];
+  neighbours: MovedNearby[];
   /** Subs who come in the next two weeks and were not asked for those days yet. */
   unasked: Unasked[];
   /** Those who were asked and have not answered. */
-  unanswered: string[];
+  unanswered: { crew: string; name: string; phone: string; email: string }[];
 }
 
 /** A sub with visits that nobody has asked for. */

@@ -18,7 +18,7 @@ export function clientDraft(news: News): Draft {
   return {
     title: `${news.job}: news of ${formatDay(news.today)}`,
     parts: [
-      ...part('opening', '', [{ key: 'share', text: share(news) }, ...end(news)]),
+      ...part('opening', '', [{ key: 'share', text: share(news) }, ...end(news), ...hangsOn(news)]),
       ...part('done', news.since ? `Done since ${formatDay(news.since, news.today)}` : 'Done so far', done(news)),
       ...part('quiet', '', quiet(news)),
       ...part('found', 'What opening up has shown', [...shown(news), ...surprises(news)]),
@@ -61,7 +61,12 @@ function from({ from: { name, firm, phone } }: News): DraftLine[] {
 
 const place = (news: News, area: string): string => news.areas.get(area) ?? 'The house';
 
-function share({ diff, done: all, since, today }: News): string {
+function share({ diff, done: all, since, today, next }: News): string {
+  if (all === 0) {
+    const [first] = next.map(({ day }) => day).sort();
+    if (!first) return 'The work has not begun yet.';
+    return first <= today ? 'The work begins today.' : `The work begins on ${formatDay(first, today)}.`;
+  }
   const gained =
     since === undefined
       ? ''
@@ -89,6 +94,12 @@ function end({ finish: { before, after, promised }, causes, today }: News): Draf
     },
   ];
 }
+
+/** How sure the last day is: what it hangs on that others have in their hands. */
+const hangsOn = ({ hangsOn: things, finish: { after } }: News): DraftLine[] =>
+  after && things.length > 0 ? [{ key: 'hangs', text: `That day hangs on ${listed(things.slice(0, HANGS_ON))}.` }] : [];
+/** As much as somebody keeps in mind. */
+const HANGS_ON = 3;
 
 function against(after: Day, promised: Day | undefined, today: Day): string {
   if (!promised) return '';
@@ -153,13 +164,26 @@ const shown = (news: News): DraftLine[] =>
     text:
       verdict === 'held'
         ? `${place(news, area)}: we assumed that ${text}, and it is so.`
-        : `${place(news, area)}: we assumed that ${text}. It is not so${found ? `: ${found}` : ''}. So we ${fallback}.`,
+        : `${place(news, area)}: we assumed that ${text}. It is not so${found ? `: ${found}` : ''}. So we ${fallback}.${meaning(news, id)}`,
   }));
+
+/** What a finding means for time and cost, where a change says so. */
+function meaning({ changes, today }: News, id: string): string {
+  const change = changes.get(id);
+  if (!change) return '';
+  const { number, total, before, after, state } = change;
+  const answer = { sent: 'it waits for your answer', approved: 'you agreed to it', declined: 'you said no to it' }[
+    state
+  ];
+  const end = before && after && before !== after ? `, and the work ends on ${formatDay(after, today)}` : '';
+  return ` Change ${number} says what it means: ${total}${end}; ${answer}.`;
+}
 
 const surprises = (news: News): DraftLine[] =>
   news.diff.surprises.map(({ id, area, text }) => ({
     key: `surprise:${id}`,
-    text: `${place(news, area)}: ${text}. We will tell you what it means for time and cost.`,
+    text:
+      `${place(news, area)}: ${text}.` + (meaning(news, id) || ' We will tell you what it means for time and cost.'),
   }));
 
 const FOUND = { wrong: 'not what you chose', missing: 'not there', damaged: 'damaged', right: 'right' } as const;

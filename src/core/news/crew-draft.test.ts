@@ -15,6 +15,7 @@ const work = (over: Partial<NextWork> = {}): NextWork => ({
   phase: 'wiring-rough',
   trade: 'wiring',
   crew: 'Gull Wiring',
+  crewKey: 'gull',
   halfDays: 2,
   until: '2027-03-10',
   after: [],
@@ -27,6 +28,27 @@ describe('what the crews read', () => {
   it('says so where nothing is planned', () => {
     expect(crewDraft(news()).title).toBe('Signal House, Tue 9 Mar: what comes next');
     expect(told(crewDraft(news()))).toBe(NOTHING);
+  });
+
+  it('says what is left alone tonight, names each licence once, and where one is missing beside its work', () => {
+    const held = { kind: 'held', holder: 'Petra', number: '', expiresOn: '2027-03-12' } as const;
+    const text = told(
+      crewDraft(
+        news({
+          leftAlone: [{ key: 'fresh', text: 'Bath · tape: still wet' }],
+          next: [
+            work({ licence: held }),
+            work({ licence: held, task: 'b' }),
+            work({ day: '2027-03-11', task: 'c', licence: { kind: 'none' } }),
+          ],
+        }),
+      ),
+    );
+    expect(text).toContain('Not to be touched tonight\n- Bath · tape: still wet');
+    expect(text.match(/licence of Petra/g)).toHaveLength(1);
+    expect(text).toMatch(
+      /Thu 11 Mar\n- Gull Wiring · Kitchen · wires; needs a licence, and none of theirs is on record/,
+    );
   });
 
   it('names moved work with both days and the reason', () => {

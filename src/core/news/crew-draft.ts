@@ -2,6 +2,7 @@ import { groupBy } from '../group-by';
 import { TRADES } from '../sequence/trades';
 import { formatDay } from '../units/day';
 import { sayCauses } from '../words/cause';
+import { sayLicence } from '../words/licence';
 import { sayReason } from '../words/reason';
 import { sayWork } from '../words/work';
 import { part, type Draft, type DraftLine, type News } from './news';
@@ -12,7 +13,8 @@ const DAYS = 5;
 const MOVES = 8;
 
 /**
- * What the crew reads: what to mind, what moved, what is left to do, who is in which room when, and what must be ready.
+ * What the crew reads: what to mind, what is left alone tonight, what moved, what is left to do, who is in which room
+ * when, and what must be ready.
  */
 export function crewDraft(news: News): Draft {
   const { diff, today } = news;
@@ -24,6 +26,7 @@ export function crewDraft(news: News): Draft {
         'Take care',
         news.cautions.map(({ area, text }) => ({ key: `care:${area}:${text}`, text: `${place(news, area)}: ${text}` })),
       ),
+      ...part('tonight', 'Not to be touched tonight', news.leftAlone),
       ...part(
         'household',
         'Mind the household',
@@ -60,6 +63,7 @@ export function crewDraft(news: News): Draft {
             };
           }),
       ),
+      ...part('licences', 'Licences needed', licences(news)),
       ...days(news),
       ...(news.next.length === 0
         ? part('nothing', '', [{ key: 'nothing', text: 'Nothing is planned here for the next two weeks.' }])
@@ -78,16 +82,27 @@ const moved = ({ moved: all, today }: News): DraftLine[] =>
       (causes?.length ? sayCauses(causes.slice(0, 1), today) : sayReason(reason, today)),
   }));
 
+/** Whoever comes for work that needs a licence, each once. */
+const licences = ({ next, today }: News): DraftLine[] =>
+  [
+    ...new Set(
+      next.flatMap(({ crew, trade, licence }) =>
+        licence ? [`${crew}, ${TRADES[trade].toLowerCase()}: ${sayLicence(licence, today)}`] : [],
+      ),
+    ),
+  ].map((text) => ({ key: `licence:${text}`, text }));
+
 const days = ({ next, today }: News) =>
   [...groupBy(next, ({ day }) => day)].slice(0, DAYS).flatMap(([day, works]) =>
     part(
       `day:${day}`,
       formatDay(day, today),
-      works.map(({ task, crew, work, afternoon, after }) => ({
+      works.map(({ task, crew, work, afternoon, after, licence }) => ({
         key: `on:${day}:${task}`,
         text:
           `${crew} · ${sayWork(work)}${afternoon ? ', from noon' : ''}` +
-          (after.length > 0 ? ` (needs first: ${after.map(sayWork).join(', ')})` : ''),
+          (after.length > 0 ? ` (needs first: ${after.map(sayWork).join(', ')})` : '') +
+          (licence && licence.kind !== 'held' ? `; ${sayLicence(licence, today)}` : ''),
       })),
     ),
   );

@@ -33,6 +33,44 @@ const check = {
 } as const;
 
 describe('the client’s update', () => {
+  it('says of work that has not begun when it begins', () => {
+    const first = (next: NextWork[]): string => told(clientDraft(news({ done: 0, next }))).split('\n')[0] ?? '';
+    const work: NextWork = {
+      ...{ day: '2027-03-15', until: '2027-03-15', afternoon: false, area: 'k', phase: null, halfDays: 2 },
+      ...{
+        task: 'k:board',
+        work: { kind: 'step', area: 'Kitchen', phase: 'board' },
+        trade: 'board',
+        crew: 'Boards',
+        crewKey: 'b',
+      },
+      after: [],
+    };
+    expect(first([])).toMatch(/^The work has not begun yet\./);
+    expect(first([work])).toMatch(/^The work begins on Mon 15 Mar\./);
+    expect(first([{ ...work, day: '2027-03-09' }])).toMatch(/^The work begins today\./);
+  });
+
+  it('says what the last day hangs on, and what a finding costs once a change says so', () => {
+    const surprise = {
+      ...{ id: 'q', job: 'j', walk: 'w', area: 'k', at: '2027-03-09T10:00:00.000Z', person: 'p' },
+      ...{ kind: 'surprise' as const, text: 'rot in the sole plate' },
+    };
+    const letter = (over: object): string =>
+      told(
+        clientDraft(news({ finish: { after: '2027-05-14' }, diff: { ...nothing, surprises: [surprise] }, ...over })),
+      );
+    expect(letter({})).toContain('rot in the sole plate. We will tell you what it means for time and cost.');
+    expect(letter({})).not.toContain('hangs on');
+    expect(letter({ hangsOn: ['wall tiles, not ordered yet', 'the visit of the office, not booked yet'] })).toContain(
+      'That day hangs on wall tiles, not ordered yet and the visit of the office, not booked yet.',
+    );
+    const change = { number: 3, total: '€1 240', before: '2027-05-12', after: '2027-05-14', state: 'sent' } as const;
+    expect(letter({ changes: new Map([['q', change]]) })).toContain(
+      'rot in the sole plate. Change 3 says what it means: €1 240, and the work ends on Fri 14 May; it waits for your answer.',
+    );
+  });
+
   it('explains hidden work where a week looked quiet, and only there', () => {
     const hidden = {
       ...nothing,
@@ -136,6 +174,7 @@ describe('what a neighbour reads', () => {
       task: `k:${phase ?? ''}`,
       trade: 'tear-out',
       crew: 'Wreckers',
+      crewKey: 'w',
     },
     ...{ work: { kind: 'step', area: 'Kitchen', phase: phase ?? 'board' }, halfDays: 2, after: [] },
   });

@@ -1,6 +1,7 @@
 import { phaseFacts } from '../sequence/phases';
 import { addDays, formatDay, type Day } from '../units/day';
 import { listed } from '../words/count';
+import { saySpan, type NeededOf } from './neighbour-days';
 import { part, type Draft, type DraftLine, type News, type NextWork } from './news';
 
 /**
@@ -17,7 +18,13 @@ export function neighbourDraft(news: News): Draft {
         ...end(news),
         ...hours(news),
       ]),
+      ...part(
+        'changed',
+        'Other than we wrote',
+        news.daysMoved.map((text) => ({ key: `changed:${text}`, text })),
+      ),
       ...part('loud', 'When it is loud', loud(news)),
+      ...part('needed', 'What we need of you', news.needed.map(needed(news.today))),
       ...part(
         'there',
         'What stands outside',
@@ -39,9 +46,16 @@ function loud({ next, today }: News): DraftLine[] {
   const works = next.flatMap((work) => (work.phase !== null && phaseFacts(work.phase).loud ? [work] : []));
   return stretches(works).map(({ from, until, what }) => ({
     key: `loud:${from}`,
-    text: `${span(from, until, today)}: ${listed(what)}.`,
+    text: `${saySpan(from, until, today)}: ${listed(what)}.`,
   }));
 }
+
+const needed =
+  (today: Day) =>
+  ({ id, name, what, work, from, until }: NeededOf): DraftLine => ({
+    key: `needed:${id}`,
+    text: `${name}: ${what}, for ${work}, ${saySpan(from, until, today)}.`,
+  });
 
 interface Stretch {
   from: Day;
@@ -63,9 +77,6 @@ function stretches(works: readonly NextWork[]): Stretch[] {
   }
   return joined;
 }
-
-const span = (from: Day, until: Day, today: Day): string =>
-  from === until ? formatDay(from, today) : `${formatDay(from, today)} to ${formatDay(until, today)}`;
 
 function call({ from: { name, phone } }: News): string {
   const who = [name, phone].filter(Boolean).join(', ');

@@ -1,7 +1,10 @@
 import type { TaskId } from '../ids';
+import type { NeededOf } from './neighbour-days';
+import type { LicenceStanding } from '../safety/licence';
 import type { Cause } from '../schedule/cause';
 import type { Reason } from '../schedule/reasons';
 import type { WorkName } from '../schedule/work-name';
+import type { CrewKey } from '../sequence/crews';
 import type { Phase } from '../sequence/phases';
 import type { Trade } from '../sequence/trades';
 import type { Day } from '../units/day';
@@ -23,6 +26,16 @@ export interface Seen {
   causes: Cause[];
 }
 
+/** The change that says what a finding costs. */
+interface ChangeOfFinding {
+  number: number;
+  /** What it costs in all, with its sign. */
+  total: string;
+  before: Day | null;
+  after: Day | null;
+  state: 'sent' | 'approved' | 'declined';
+}
+
 /** What somebody is written: everything from when they were written to last until today. */
 export interface News extends Seen {
   job: string;
@@ -31,13 +44,22 @@ export interface News extends Seen {
   /** The day on which they were written to last; none where this is the first time. */
   since?: Day;
   livedIn: boolean;
+  /** What the last day hangs on and is still to come from outside, as things with their days. */
+  hangsOn: string[];
+  /** What was found and has a change of its own by now, by the assumption or record it came from. */
+  changes: ReadonlyMap<string, ChangeOfFinding>;
   /** Who comes in the next two weeks. */
   next: NextWork[];
   /** What the client is asked to decide, with the day by which it is needed. */
   decisions: { id: string; text: string; by: Day | null }[];
   cautions: { area: string; text: string }[];
+  /** What nobody may touch this evening, each with its place. */
+  leftAlone: { key: string; text: string }[];
   /** What stands outside, and what comes. */
   there: { what: string; text: string }[];
+  /** What of neighbours is needed, and what is otherwise than they were told, as sentences. */
+  needed: NeededOf[];
+  daysMoved: string[];
   /** The half of the day in which it may be loud. */
   loudHalf: 'morning' | 'afternoon' | null;
   /** Who writes, and under which number they are called. */
@@ -69,10 +91,14 @@ export interface NextWork {
   phase: Phase | null;
   trade: Trade;
   crew: string;
+  /** Who that is in the plan; null where nobody comes. */
+  crewKey: CrewKey | null;
   /** Half-days it takes. */
   halfDays: number;
   /** What has to be finished there before. */
   after: WorkName[];
+  /** The licence that it needs, and whether whoever comes has one; absent where none is needed. */
+  licence?: LicenceStanding | null;
 }
 
 /** One sentence or point of a draft, by what it is about: `done:AREA`, `end`. */

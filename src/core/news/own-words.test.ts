@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays, formatDay } from '../units/day';
 import type { Draft } from './news';
-import { daysNamed, draftText, textChanges, unsettled, withOwnWords, type OwnWords } from './own-words';
+import { daysNamed, draftText, onlyWhatIsSure, textChanges, unsettled, withOwnWords, type OwnWords } from './own-words';
 import { longDay, sayAnotherDay, saysDay } from './said-days';
 
 const ON = '2027-03-09';
@@ -75,6 +75,9 @@ describe('words of one’s own in a draft', () => {
       [{ what: 'Kitchen · cabinets', from: '2027-03-11', to: '2027-03-22' }],
     ]);
     expect(unsettled(withOwnWords(draft, [line], []))[0]?.moved[0]?.to).toBeNull();
+    // A paper asks nobody: it says only what is sure.
+    expect(draftText(onlyWhatIsSure(still))).toContain(words);
+    expect(draftText(onlyWhatIsSure(withOwnWords(draft, [line], [])))).toBe(draftText(withOwnWords(draft, [], [])));
   });
 
   it('tell line by line what differs between two texts', () => {

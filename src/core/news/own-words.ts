@@ -106,6 +106,15 @@ export function daysNamed(text: string, days: readonly NamedDay[], today: Day): 
 export const unsettled = (parts: readonly ShownPart[]): ShownLine[] =>
   parts.flatMap(({ lines }) => lines.filter(({ changed, moved }) => changed !== null || moved.length > 0));
 
+/** As a paper says it, which nobody is asked before: words that are no longer sure give way to what is composed. */
+export const onlyWhatIsSure = (parts: readonly ShownPart[]): ShownPart[] => {
+  const open = new Set(unsettled(parts).map(({ key }) => key));
+  return parts.map((part) => ({
+    ...part,
+    lines: part.lines.map((line) => (open.has(line.key) ? { ...line, text: line.composed } : line)),
+  }));
+};
+
 /** The plain text of it: `- ` starts a point, an empty line parts paragraphs. */
 export const draftText = (parts: readonly ShownPart[]): string =>
   parts

@@ -55,6 +55,16 @@ export type Reason = Because & {
   also?: Because[];
 };
 
+/** The same for somebody who is not told of some work: a crew that is there is no more than not available. */
+export function withoutOthers({ also, ...reason }: Reason, isTold: (task: TaskId) => boolean): Reason {
+  const told = <One extends Because>(one: One): One => {
+    if (one.kind !== 'crew' || one.task === undefined || isTold(one.task)) return one;
+    const { task: _, work: __, ...rest } = one;
+    return rest as One;
+  };
+  return { ...told(reason as Reason), ...(also ? { also: also.map(told) } : {}) };
+}
+
 /** The task that stands in the way, for the thread back. */
 export const inTheWay = (reason: Reason): TaskId | undefined => ('task' in reason ? reason.task : undefined);
 

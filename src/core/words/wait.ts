@@ -114,6 +114,43 @@ function arrivalWords(thing: string, why: ArrivalWhy, on: (day: Day) => string):
 const laterWords = ({ later }: ArrivalWhy & { kind: 'overdue' | 'expected' }): string =>
   later ? `, ${counted(later.days, 'day')} later than promised${later.why ? `: ${later.why}` : ''}` : '';
 
+/**
+ * What a client's last day hangs on, as a thing with its day: `the kitchen cabinets, expected Wed 24 Mar`; null where it is
+ * nothing from outside, or nothing that is still to come.
+ */
+export function sayHangsOn(wait: Wait, today: Day): string | null {
+  const on = (day: Day): string => formatDay(day, today);
+  switch (wait.kind) {
+    case 'delivery':
+      return goodsToCome(wait.thing.toLowerCase(), wait.why, on);
+    case 'request':
+      return `${REQUESTED[wait.of]} ${wait.label}, expected ${on(wait.expected)}`;
+    case 'visit':
+      return `the visit of ${wait.office} on ${on(wait.day)}`;
+    case 'notice':
+      return `a visit of ${wait.office}, not booked yet`;
+    case 'others':
+      return `the work of ${wait.who}${wait.day ? `, promised for ${on(wait.day)}` : ', who have named no day'}`;
+    default:
+      return null;
+  }
+}
+
+function goodsToCome(thing: string, why: ArrivalWhy, on: (day: Day) => string): string | null {
+  switch (why.kind) {
+    case 'came':
+      return null;
+    case 'overdue':
+      return `${thing}, expected ${on(why.due)} and not here`;
+    case 'expected':
+      return `${thing}, expected ${on(why.due)}`;
+    case 'unconfirmed':
+      return `${thing}, of which nobody has confirmed a day`;
+    case 'not-ordered':
+      return `${thing}, not ordered yet`;
+  }
+}
+
 /** `9 mm of rain expected Fri 12 Mar`. */
 export function sayWeather({ of, amount, day }: TooMuch, today: Day): Phrase {
   const what = { rain: `${amount} mm of rain`, wind: `wind of ${amount} m/s`, frost: signed(amount) }[of];

@@ -1,48 +1,41 @@
+import { cookies, headers } from 'next/headers';
 import { routes } from '@/contract/routes';
-import { verifySync } from '@node-rs/argon2';
-import { getIronSession, type SessionOptions } from 'iron-session';
-import { cookies } from 'next/headers';
 import type { PersonView } from '@/contract/views/job';
+import { endSession, MOST_DAYS, openSession, sessionOf } from '../accounts/sessions';
 import { queryOne } from '../database/query';
-import { notFound, Refusal } from '../refusal';
-import { installation } from '../open-installation';
 import type { Actor } from '../door/actor';
+import { installation } from '../open-installation';
+import { notFound, Refusal } from '../refusal';
+import { fromOf } from './from';
 
-interface Session {
-  person?: string;
+const isSecure = (): boolean => process.env.AFTERMIST_SECURE === '1';
+/** Bound to the host where it travels encrypted; over plain HTTP on the firm's own network browsers take no such name. */
+const cookieName = (): string => (isSecure() ? '__Host-aftermist' : 'aftermist');
+const DAY_S = 86_400;
+
+const now = (): string => installation().clock.now().toISOString();
+
+/** The person of a session and which session it is. */
+type SignedIn = PersonView & { session: string };
+
+/** Who is signed in on the browser that asks, by its own cookie; nobody is by the demo alone. */
+export async function sessionHere(): Promise<SignedIn | undefined> {
+  const token = (await cookies()).get(cookieName())?.value;
+  return token ? sessionOf(installation().db, token, now()) : undefined;
 }
 
-const options = (): SessionOptions => ({
-  password: installation().secret,
-  cookieName: 'aftermist',
-  // Served over plain HTTP on the firm's own machine as well as behind a proxy with a certificate.
-  cookieOptions: {
-    httpOnly: true,
-    sameSite: 'lax',
-    secure: process.env.AFTERMIST_SECURE === '1',
-    path: routes.today(),
-  },
-});
-
-const session = async (): Promise<Awaited<ReturnType<typeof getIronSession<Session>>>> =>
-  getIronSession<Session>(await cookies(), options());
-
-const person = (id: string): PersonView | undefined =>
-  queryOne<PersonView>(installation().db, 'SELECT id, name, role FROM person WHERE id = @id', { id });
-
 /** Who is signed in. The demo signs every visitor in as its contractor. */
-export async function signedIn(): Promise<PersonView | undefined> {
-  const { person: id } = await session();
-  const known = id ? person(id) : undefined;
+export async function signedIn(): Promise<(PersonView & { session?: string }) | undefined> {
+  const known = await sessionHere();
   if (known || !installation().demo) return known;
   return queryOne<PersonView>(
     installation().db,
-    `SELECT id, name, role FROM person WHERE role = 'contractor' ORDER BY rowid`,
+    `SELECT id, name, role FROM person WHERE role = 'contractor' AND state = 'active' ORDER BY rowid`,
   );
 }
 
 /** Refuses whoever has no session. */
-export async function needSession(): Promise<PersonView> {
+export async function needSession(): Promise<PersonView & { session?: string }> {
   const known = await signedIn();
   if (!known) throw new Refusal(401, { code: 'not-signed-in', message: 'Sign in first.' });
   return known;
@@ -50,39 +43,40 @@ export async function needSession(): Promise<PersonView> {
 
 /** Switches person without a password: only in the demo, where all people are invented. */
 export async function become(id: string): Promise<void> {
-  if (!installation().demo)
-    throw new Refusal(403, { code: 'not-the-demo', message: 'People are switched only in the demo.' });
-  if (!person(id)) throw notFound('person', 'person');
-  await signIn(id);
+  const { db, demo } = installation();
+  if (!demo) throw new Refusal(403, { code: 'not-the-demo', message: 'People are switched only in the demo.' });
+  if (!queryOne(db, `SELECT 1 FROM person WHERE id = @id AND state = 'active'`, { id }))
+    throw notFound('person', 'person');
+  await letIn(id);
 }
 
 export async function whoAsks(): Promise<Actor> {
   const known = await signedIn();
-  return known ? { kind: 'person', ...known } : { kind: 'founder' };
+  if (!known) return { kind: 'founder' };
+  const { id, name, role } = known;
+  return { kind: 'person', id, name, role };
 }
 
-export async function signIn(id: string): Promise<void> {
-  const current = await session();
-  current.person = id;
-  await current.save();
+/** Signs a person in on the browser that asks. */
+export async function letIn(id: string): Promise<void> {
+  await keepToken(openSession(installation().db, id, await fromRequest(), now()));
+}
+
+/** The secret of a session, kept by the browser alone: no script reads it, no other site sends it. */
+export async function keepToken(token: string): Promise<void> {
+  (await cookies()).set(cookieName(), token, {
+    ...{ httpOnly: true, sameSite: 'lax', secure: isSecure(), path: routes.today() },
+    maxAge: MOST_DAYS * DAY_S,
+  });
 }
 
 export async function signOut(): Promise<void> {
-  (await session()).destroy();
+  const known = await sessionHere();
+  if (known) endSession(installation().db, known.id, known.session);
+  (await cookies()).delete({ name: cookieName(), path: routes.today(), secure: isSecure() });
 }
 
-/** A hash of nothing anybody knows: checking it takes as long as a real one, so that timing tells no names. */
-const NOBODY = '$argon2id$v=19$m=19456,t=2,p=1$c29tZXNhbHRzb21lc2FsdA$Yc0vHk6ZkqQJ6CV6Nk4yP0R6m7rGZ1M1l4C2kYxw1pE';
-
-/** @returns the person's id, undefined where address and password do not belong together */
-export function checkPassword(email: string, password: string): string | undefined {
-  const row = queryOne<{ id: string; password_hash: string | null }>(
-    installation().db,
-    'SELECT id, password_hash FROM person WHERE email = @email',
-    { email: email.trim().toLowerCase() },
-  );
-  const right = verifySync(row?.password_hash ?? NOBODY, password);
-  return right && row?.password_hash ? row.id : undefined;
-}
+/** From where and with what the request of now comes. */
+export const fromRequest = async (): Promise<ReturnType<typeof fromOf>> => fromOf(await headers());
 
 export const isFounded = (): boolean => queryOne(installation().db, 'SELECT 1 FROM firm') !== undefined;

@@ -4,7 +4,8 @@ import { compareAnswers } from '@/core/advice/compared';
 import type { Day } from '@/core/units/day';
 import { uuid } from '../database/id';
 import { wouldBe } from '../dispatch/would-be';
-import { seesPrices, type Actor } from '../door/actor';
+import type { Actor } from '../door/actor';
+import { seenBy } from '../rights/sees';
 import type { Installation } from '../installation';
 import { picture } from '../plan/compare';
 import { readAhead } from '../reading/ahead';
@@ -31,7 +32,7 @@ export function advise(installation: Installation, who: Actor, of: SlipOf, tell:
   const slip = slipOf(firm, of);
   const before = picture(firm);
   if (!before.ok) throw unprocessable(before.problem.code, before.problem.message);
-  const figures = new Figures(firm, slip, before, seesPrices(who));
+  const figures = new Figures(firm, slip, before, seenBy(installation.db, who));
   const { effect: _, costs: __, ...wait } = figures.of(WAIT, before, firm);
   const answers = answersTo(firm, slip, before.value);
   tell({

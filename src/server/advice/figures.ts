@@ -17,6 +17,7 @@ import { householdOf } from '../reading/living';
 import type { FirmReading } from '../reading/reading';
 import type { Answer } from './answers';
 import { costOf } from './cost';
+import type { Sees } from '../rights/sees';
 import { livingTasks } from './of-household';
 import type { Slip } from './slip';
 
@@ -30,7 +31,7 @@ export class Figures {
     private readonly firm: FirmReading,
     private readonly slip: Slip,
     private readonly before: Known,
-    private readonly priced: boolean,
+    private readonly sees: Sees,
   ) {
     const promiseSlot = before.value.net.input.promises[slip.job.id] ?? null;
     this.promised = { promiseSlot, promise: promiseSlot === null ? null : this.dayOf(promiseSlot) };
@@ -39,9 +40,9 @@ export class Figures {
   /** What an answer comes to, against waiting. @param then the firm as the answer leaves it */
   of({ key, title, how, steps }: Answer, after: Known, then: FirmReading): Omit<AnswerView, 'steps'> {
     const { firm, slip, before } = this;
-    const effect = compared(firm, before, after);
+    const effect = compared(firm, before, after, this.sees);
     const end = jobEnd(after.value.net, after.value.placement, slip.job.id);
-    const cost = this.priced
+    const cost = this.sees.prices
       ? costOf({ firm, slip, before: before.value }, { steps }, after.value, effect.trips)
       : { parts: [], unknown: [] };
     const daysOff = steps.filter(({ type }) => type === 'worked-day.add').length;

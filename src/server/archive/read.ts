@@ -1,6 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { openPromise, type Entry, type ZipFile } from 'yauzl';
 import { queryOne } from '../database/query';
+import { columnsOf, jobTables, OF_FIRM } from '../database/job-tables';
 import type { Connection } from '../database/open';
 import { writeLog } from '../door/log';
 import { markPlan } from '../door/marks';
@@ -11,7 +12,7 @@ import { Refusal, unprocessable } from '../refusal';
 import { refuseWhereServed } from '../serving';
 import { hashOf, tokenOf } from '../tokens';
 import { rebuildStanding } from '../walks/rebuild';
-import { columnsOf, jobTables, newestMigration, OF_FIRM, rowsOfJob, type Row, type TableRows } from './tables';
+import { newestMigration, rowsOfJob, type Row, type TableRows } from './tables';
 import { ARCHIVE_FORM, ARCHIVE_KIND, type Label } from './write';
 
 /** What an archive may hold, by name; anything else in it makes it none of ours. */

@@ -23,6 +23,14 @@ const UNWATCHED = new Set([
   'standing',
   'projection',
   'narration_reading',
+  // Who is signed in where is nothing of the house's.
+  'session',
+  'invitation',
+  'sign_in',
+  'second_factor',
+  'house_secret',
+  // From where an answer came is noted with it.
+  'link_answer',
   // Files lie beside the database.
   'picture',
   'recording',
@@ -46,8 +54,11 @@ interface Column {
   hidden: number;
 }
 
+/** Nobody's password is written down a second time, not even its hash: it is not put back either. */
+const SECRET = 'password_hash';
+
 const columnsOf = (db: Connection, table: string): Column[] =>
-  (db.pragma(`table_xinfo(${table})`) as Column[]).filter((column) => column.hidden === 0);
+  (db.pragma(`table_xinfo(${table})`) as Column[]).filter(({ hidden, name }) => hidden === 0 && name !== SECRET);
 
 /** Expression for a row, or part of it, as JSON; `row` is NEW, OLD or the table itself. */
 const json = (columns: readonly Column[], row: string): string =>

@@ -238,6 +238,23 @@ export interface Rows {
     came_on: string | null;
     version: number;
   };
+  done_word: {
+    id: string;
+    job: JobId;
+    area: AreaId;
+    phase: Phase;
+    share_link: string;
+    name: string;
+    note: string;
+    picture: string | null;
+    standpoint: string | null;
+    said_at: string;
+    verdict: 'taken' | 'not yet' | null;
+    settled_at: string | null;
+    settled_by: string;
+    answer: string;
+    version: number;
+  };
   draft_line: {
     job: JobId;
     audience: 'client' | 'crew' | 'neighbour';
@@ -347,6 +364,12 @@ export interface Rows {
     frozen_days: number;
     move_weight: number;
     trip_cost: number | null;
+    tell_hour: number | null;
+    tell_soon: 0 | 1;
+    remind_sub_days: number | null;
+    remind_client_days: number | null;
+    told_on: string | null;
+    demo: 0 | 1;
   };
   fixture: {
     id: string;
@@ -420,6 +443,10 @@ export interface Rows {
     trade: Trade;
     per_hour: number;
   };
+  house_secret: {
+    id: number;
+    hash: string;
+  };
   inspection: {
     id: string;
     job: JobId;
@@ -436,6 +463,19 @@ export interface Rows {
     by: string;
     slip: string | null;
     kinds: string;
+  };
+  inspection_told: {
+    inspection: string;
+    off: 0 | 1;
+    said_at: string;
+  };
+  invitation: {
+    id: string;
+    person: PersonId;
+    token_hash: string;
+    made_at: string;
+    expires_at: string;
+    used_at: string | null;
   };
   job: {
     id: JobId;
@@ -459,6 +499,7 @@ export interface Rows {
     prices_shown: 'line' | 'area' | 'total';
     late_cost: number | null;
     site_cost: number | null;
+    getting_in: string;
   };
   job_task_done: {
     job: JobId;
@@ -470,7 +511,7 @@ export interface Rows {
     id: string;
     job: JobId;
     walk: WalkId | null;
-    audience: 'client' | 'crew' | 'neighbour';
+    audience: 'client' | 'crew' | 'neighbour' | 'party';
     title: string;
     body: string;
     made_at: string;
@@ -510,6 +551,27 @@ export interface Rows {
     removed: 0 | 1;
     version: number;
   };
+  licence: {
+    id: string;
+    sub: SubId | null;
+    trade: Trade;
+    holder: string;
+    number: string;
+    expires_on: string | null;
+    version: number;
+  };
+  licensed_trade: {
+    trade: Trade;
+  };
+  link_answer: {
+    command: string;
+    share_link: string;
+    type: string;
+    at: string;
+    source: string;
+    device: string;
+    person: PersonId | null;
+  };
   logistic: {
     id: string;
     job: JobId;
@@ -543,6 +605,7 @@ export interface Rows {
     failure: string | null;
     acknowledged_at: string | null;
     acknowledged_by: string | null;
+    claimed_at: string | null;
   };
   method_choice: {
     id: string;
@@ -580,6 +643,8 @@ export interface Rows {
     note: string;
     removed: 0 | 1;
     version: number;
+    needed: string;
+    needed_for: string | null;
   };
   normal: {
     month: number;
@@ -640,6 +705,7 @@ export interface Rows {
     version: number;
     phone: string;
     kinds: string;
+    email: string;
   };
   opened_anyway: {
     area: AreaId;
@@ -737,6 +803,12 @@ export interface Rows {
     password_hash: string | null;
     version: number;
     phone: string;
+    state: 'active' | 'suspended' | 'closed';
+    sees_prices: 0 | 1;
+  };
+  person_job: {
+    person: PersonId;
+    job: JobId;
   };
   picture: {
     hash: string;
@@ -956,6 +1028,11 @@ export interface Rows {
     type: string;
     bytes: number;
   };
+  reminder: {
+    job: JobId;
+    about: string;
+    at: string;
+  };
   request: {
     id: RequestId;
     job: JobId;
@@ -1027,6 +1104,13 @@ export interface Rows {
     hours: number | null;
     assembly: string | null;
   };
+  second_factor: {
+    person: PersonId;
+    secret: string;
+    confirmed_at: string | null;
+    last_step: number;
+    recovery: string;
+  };
   selection: {
     id: SelectionId;
     job: JobId;
@@ -1083,6 +1167,15 @@ export interface Rows {
     found: string | null;
     allowance: string | null;
   };
+  session: {
+    id: string;
+    person: PersonId;
+    token_hash: string;
+    device: string;
+    source: string;
+    made_at: string;
+    seen_at: string;
+  };
   shape: {
     area: AreaId;
     shape: string;
@@ -1092,7 +1185,7 @@ export interface Rows {
     id: string;
     job: JobId | null;
     sub: SubId | null;
-    audience: 'client' | 'crew' | 'sub' | 'neighbour';
+    audience: 'client' | 'crew' | 'sub' | 'neighbour' | 'party';
     recipient: string;
     token_hash: string;
     made_at: string;
@@ -1100,12 +1193,23 @@ export interface Rows {
     revoked_at: string | null;
     opened: number;
     opened_at: string | null;
+    request: RequestId | null;
+    inspection: string | null;
   };
   shared_wall: {
     one: string;
     one_wall: number;
     other: string;
     other_wall: number;
+  };
+  sign_in: {
+    id: number;
+    at: string;
+    email: string;
+    person: PersonId | null;
+    source: string;
+    device: string;
+    outcome: 'in' | 'wrong' | 'wrong code' | 'closed' | 'out' | 'new password';
   };
   sign_off: {
     id: string;
@@ -1293,6 +1397,7 @@ export interface Rows {
     at: string;
     record: string | null;
     steps: string;
+    days: string;
   };
   travel: {
     one: string;
@@ -1440,6 +1545,7 @@ export interface Defaults {
     | 'carry'
     | 'came_on'
     | 'version';
+  done_word: 'note' | 'picture' | 'standpoint' | 'verdict' | 'settled_at' | 'settled_by' | 'answer' | 'version';
   draft_line: never;
   dropped_draft: never;
   end_day: never;
@@ -1485,7 +1591,13 @@ export interface Defaults {
     | 'tax_shown'
     | 'frozen_days'
     | 'move_weight'
-    | 'trip_cost';
+    | 'trip_cost'
+    | 'tell_hour'
+    | 'tell_soon'
+    | 'remind_sub_days'
+    | 'remind_client_days'
+    | 'told_on'
+    | 'demo';
   fixture: 'removed' | 'version';
   gate: 'not_before' | 'together';
   gate_end: never;
@@ -1494,7 +1606,10 @@ export interface Defaults {
   hold: 'asked_on' | 'version';
   holiday: never;
   hour_rate: never;
+  house_secret: 'id';
   inspection: 'words' | 'settled_at' | 'version' | 'by' | 'slip' | 'kinds';
+  inspection_told: never;
+  invitation: 'used_at';
   job:
     | 'address'
     | 'client'
@@ -1511,19 +1626,23 @@ export interface Defaults {
     | 'tax_rate'
     | 'prices_shown'
     | 'late_cost'
-    | 'site_cost';
+    | 'site_cost'
+    | 'getting_in';
   job_task_done: never;
   job_update: 'walk' | 'sent_at' | 'version';
   large_piece: 'selection' | 'mass' | 'extra' | 'removed' | 'version';
   level: 'note';
   level_mark: 'removed' | 'version';
+  licence: 'sub' | 'number' | 'expires_on' | 'version';
+  licensed_trade: never;
+  link_answer: 'person';
   logistic: 'booked_on' | 'version' | 'place' | 'from_hour' | 'to_hour' | 'how_much' | 'contact' | 'phone' | 'proposal';
-  message: 'tries' | 'next_try_at' | 'settled_at' | 'failure' | 'acknowledged_at' | 'acknowledged_by';
+  message: 'tries' | 'next_try_at' | 'settled_at' | 'failure' | 'acknowledged_at' | 'acknowledged_by' | 'claimed_at';
   method_choice: 'job' | 'area' | 'variant';
   migration: 'number';
   narration: 'recording';
   narration_reading: never;
-  neighbour: 'email' | 'phone' | 'note' | 'removed' | 'version';
+  neighbour: 'email' | 'phone' | 'note' | 'removed' | 'version' | 'needed' | 'needed_for';
   normal: 'month';
   observation:
     | 'phase'
@@ -1540,7 +1659,7 @@ export interface Defaults {
     | 'typed'
     | 'kind'
     | 'facts';
-  office: 'version' | 'phone' | 'kinds';
+  office: 'version' | 'phone' | 'kinds' | 'email';
   opened_anyway: never;
   opening: 'removed' | 'version';
   option_set: 'chosen' | 'reason' | 'chosen_at' | 'chosen_by' | 'works_before' | 'version' | 'lines';
@@ -1550,7 +1669,8 @@ export interface Defaults {
   own_rule: 'number' | 'job' | 'removed' | 'version';
   payment: 'note' | 'removed' | 'version';
   payment_step: 'percent' | 'amount' | 'due_area' | 'due_phase' | 'due_day';
-  person: 'email' | 'password_hash' | 'version' | 'phone';
+  person: 'email' | 'password_hash' | 'version' | 'phone' | 'state' | 'sees_prices';
+  person_job: never;
   picture: 'taken_at';
   pin: never;
   plan: 'version';
@@ -1584,6 +1704,7 @@ export interface Defaults {
   quiet: 'area' | 'half' | 'weekdays' | 'last_day' | 'observation';
   rate: never;
   recording: never;
+  reminder: never;
   request:
     | 'who'
     | 'after'
@@ -1619,6 +1740,7 @@ export interface Defaults {
     | 'unit_price'
     | 'hours'
     | 'assembly';
+  second_factor: 'confirmed_at' | 'last_step' | 'recovery';
   selection:
     | 'choice'
     | 'code'
@@ -1658,9 +1780,11 @@ export interface Defaults {
     | 'state'
     | 'found'
     | 'allowance';
+  session: never;
   shape: 'version';
-  share_link: 'job' | 'sub' | 'revoked_at' | 'opened' | 'opened_at';
+  share_link: 'job' | 'sub' | 'revoked_at' | 'opened' | 'opened_at' | 'request' | 'inspection';
   shared_wall: never;
+  sign_in: 'id' | 'person';
   sign_off: 'words' | 'removed' | 'version';
   site_close_down: 'walk' | 'bin' | 'note';
   slip_answer: 'selection' | 'task' | 'by';
@@ -1676,7 +1800,7 @@ export interface Defaults {
   sub_trade: never;
   supplier: 'email' | 'note' | 'desk' | 'version' | 'phone';
   supplier_closure: 'why';
-  told: 'record';
+  told: 'record' | 'days';
   travel: never;
   visit_came: never;
   visit_day: 'said' | 'told_day' | 'told_half' | 'said_at' | 'said_by' | 'note' | 'free' | 'wish_day' | 'wish_half';

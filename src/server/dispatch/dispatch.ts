@@ -12,9 +12,13 @@ import type { PlanContext } from '../door/handler';
 import { keepInverse, writeLog } from '../door/log';
 import { markPlan } from '../door/marks';
 import type { Prepared } from '../door/prepared';
+import { shaped } from '../door/shaped';
 import { isPrepared, preparedFor } from './prepare';
 import { BUSY, isBusy, Refusal } from '../refusal';
+import { needAllSeen, needSeen, seenBy } from '../rights/sees';
 import { actorKey, permissionOf, type Actor } from '../door/actor';
+import { noteAnswer } from '../news/links';
+import { needShallow } from '../shallow';
 import { today } from '../zone';
 import { refuseFarDays } from './far-days';
 
@@ -51,6 +55,7 @@ export function dispatch(
       ? (input as { id: string }).id.slice(0, 64)
       : '';
   try {
+    needShallow(input);
     const command = shaped<Command>(envelope, input);
     if (!isCommandType(command.type))
       throw new Refusal(400, {
@@ -66,6 +71,7 @@ export function dispatch(
         message: who.kind === 'founder' ? 'Sign in first.' : `As ${may} one may not do this.`,
       });
     }
+    needAllSeen(installation.db, seenBy(installation.db, who), command.payload);
     return apply(installation, who, { ...command, type: command.type }, prepared);
   } catch (error) {
     const { status, ...problem } = refusalOf(error);
@@ -133,6 +139,7 @@ function applyOnce(
   const result =
     handle({ ...contextOf(installation, who, command, now, noted), ...(prepared ? { prepared } : {}) }, payload) ??
     null;
+  needSeen(seenBy(db, who), noted.job);
   if (result instanceof Promise) throw new Error(`The handler of ${command.type} is not synchronous.`);
   refuseForgotten(command.type, kind.affects, noted);
   const changes = changesSince(db);
@@ -148,6 +155,8 @@ function applyOnce(
     payload: JSON.stringify(withoutSecrets(payload, kind.secret)),
     result: JSON.stringify(result),
   });
+  if (who.kind === 'link' && who.from)
+    noteAnswer(db, who.id, { command: command.id, type: command.type, at: now, ...who.from });
   // What is kept out of the log is kept out of here too.
   const secret = kind.secret?.some((key) => payload[key] !== undefined);
   if (changes.length > 0 && !secret) keepInverse(db, seq, changes);
@@ -210,22 +219,6 @@ function timeOf({ at, sent }: Command, now: string): { at: string; clock?: strin
   if (Math.abs(off) > CLOCK_AHEAD_MS)
     return { at: new Date(Math.min(Date.parse(now), Date.parse(at) + off)).toISOString(), clock: at };
   return Date.parse(at) > Date.parse(now) + CLOCK_AHEAD_MS ? { at: now, clock: at } : { at };
-}
-
-/**
- * The checked value with its defaults; unknown keys are refused, so that a misspelled one is never silently dropped.
- */
-function shaped<Value>(schema: { validateSync: (value: unknown, options: object) => unknown }, input: unknown): Value {
-  try {
-    return schema.validateSync(input, { strict: false, abortEarly: false, stripUnknown: false, context: {} }) as Value;
-  } catch (error) {
-    if (error instanceof ValidationError) throw error;
-    // Casting an object that pretends to be text fails inside the schema itself: bad input all the same.
-    throw new Refusal(400, {
-      code: 'bad-input',
-      message: 'Some value is of a kind that is never sent; texts, numbers and lists are.',
-    });
-  }
 }
 
 const withoutSecrets = (payload: AnyObject, secret: readonly string[] = []): AnyObject =>

@@ -1,4 +1,5 @@
 import type { CommandType } from '@/contract/commands';
+import { accountHandlers } from '../accounts/commands';
 import { assemblyHandlers } from '../assemblies/commands';
 import { firmHandlers } from '../firm/commands';
 import { layoutHandlers } from '../layout/commands';
@@ -23,7 +24,11 @@ import { quietHandlers } from '../sites/quiet';
 import { tripHandlers } from '../sites/trips';
 import { provisionHandlers } from '../sites/provisions';
 import { workedDayHandlers } from '../sites/worked-days';
+import { licenceHandlers } from '../firm/licences';
+import { newsRuleHandlers } from '../firm/news-rules';
 import { visitHandlers } from '../visits/commands';
+import { reminderHandlers } from '../visits/reminders';
+import { doneHandlers } from '../walks/done';
 import { takeHandlers } from '../plan/take';
 import { planHandlers } from '../schedule/plan-commands';
 import { takeAwayHandlers } from '../scope/take-away';
@@ -87,6 +92,11 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   inspectionHandlers,
   pinHandlers,
   visitHandlers,
+  reminderHandlers,
+  accountHandlers,
+  newsRuleHandlers,
+  licenceHandlers,
+  doneHandlers,
   quietHandlers,
   workedDayHandlers,
   provisionHandlers,

@@ -8,6 +8,7 @@ import { newestChange } from '../reading/log';
 import { newestRecord } from '../reading/records';
 import { changeNow } from '../reading/scope';
 import { composeDraft, namedDays, stepsBegun } from '../views/draft';
+import { daysMoved, daysNearby } from '../views/nearby';
 import { composeStatement } from '../views/compose-statement';
 import type { Prepared } from '../door/prepared';
 import { permissionOf, type Actor } from '../door/actor';
@@ -17,7 +18,8 @@ function toSend(installation: Installation, { job: id, audience }: Payload<'upda
   const asOf = newestChange(installation.db);
   const job = readJob(installation, id);
   const { text, unsettled } = composeDraft(job, audience);
-  return { text, unsettled, record: newestRecord(installation.db), steps: stepsBegun(job), asOf };
+  const days = audience === 'neighbour' ? JSON.stringify(daysNearby(job)) : '';
+  return { text, unsettled, record: newestRecord(installation.db), steps: stepsBegun(job), days, asOf };
 }
 
 const PREPARE: { [Type in keyof Prepared]: (installation: Installation, payload: Payload<Type>) => Prepared[Type] } = {
@@ -29,6 +31,13 @@ const PREPARE: { [Type in keyof Prepared]: (installation: Installation, payload:
   'change.send': (installation, { id }) => effectOfChange(installation, changeNow(installation.db, id)),
   'draft.write': (installation, { job }) => namedDays(readJob(installation, job)),
   'update.send': toSend,
+  'visit.tell': (installation, { near }) =>
+    Object.fromEntries(
+      near.map(({ job: id }) => {
+        const job = readJob(installation, id);
+        return [id, { lines: daysMoved(job), days: JSON.stringify(daysNearby(job)) }];
+      }),
+    ),
   'statement.make': (installation, { job }) => composeStatement(readJob(installation, job)),
 };
 

@@ -5,6 +5,7 @@ import type { Installation } from '../installation';
 import { compared, picture } from '../plan/compare';
 import { readAhead } from '../reading/ahead';
 import { readFirm } from '../reading/reading';
+import { seenBy } from '../rights/sees';
 import { refuseWhereServed } from '../serving';
 import { wouldBe } from './would-be';
 
@@ -19,5 +20,5 @@ export function preview(
   installation.db.transaction(() => readAhead(before))();
   const after = wouldBe(installation, who, input);
   if ('problem' in after) return after;
-  return { view: compared(before, picture(before), picture(after.firm)) };
+  return { view: compared(before, picture(before), picture(after.firm), seenBy(installation.db, who)) };
 }

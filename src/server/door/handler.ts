@@ -8,6 +8,7 @@ import type { Installation } from '../installation';
 import { notFound, conflict, unprocessable } from '../refusal';
 import type { Actor } from './actor';
 import type { Prepared } from './prepared';
+import { shaped } from './shaped';
 
 /** What a handler may use: the open transaction, who asks, and when. */
 export interface CommandContext {
@@ -69,7 +70,7 @@ export function carryOut<Type extends CommandType>(
   handle: Handle<Type>,
   input: Input<Type>,
 ): void {
-  handle(context, kindOf(type).schema.validateSync(input, { abortEarly: false }) as Payload<Type>);
+  handle(context, shaped<Payload<Type>>(kindOf(type).schema, input));
 }
 
 /** Whoever of the firm did it; nobody where a client or the house did. */

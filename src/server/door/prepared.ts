@@ -18,6 +18,8 @@ interface ToSend {
   unsettled: number;
   record: string | null;
   steps: Record<string, number>;
+  /** The days that neighbours hear of; empty for others. */
+  days: string;
   asOf: number;
 }
 
@@ -29,6 +31,8 @@ export interface Prepared {
   /** Days that have a name for whoever writes by hand. */
   'draft.write': NamedDay[];
   'update.send': ToSend;
+  /** Of jobs whose neighbours are told: what moved, as they read it, and the days of now. */
+  'visit.tell': Record<string, { lines: string[]; days: string }>;
   'pin.set': PinVerdict;
   'trip.pin': PinVerdict[];
   'change.send': ChangeEffect;

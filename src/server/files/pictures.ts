@@ -2,9 +2,9 @@ import exifr from 'exifr';
 import { isDay } from '@/core/units/day';
 import { instantIn, type Zone } from '@/core/units/zone';
 import { zoneOf } from '../zone';
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
-import { mkdir, open, readFile, rename } from 'node:fs/promises';
+import { mkdir, open, readFile, rename, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import sharp from 'sharp';
 import { LARGEST_PICTURE } from '@/contract/commands/walks';
@@ -20,6 +20,7 @@ export interface Picture {
   height: number;
 }
 
+/** What telephones of today take at the most; only one is drawn at a time. */
 const LARGEST_PIXELS = 120_000_000;
 const TYPES = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' } as const;
 
@@ -42,8 +43,12 @@ export async function keepPicture(installation: Installation, content: Buffer): 
   const known = queryOne<Picture>(installation.db, 'SELECT hash, type, width, height FROM picture WHERE hash = @hash', {
     hash,
   });
-  if (known) return known;
-  const facts = await lookAt(content);
+  if (known) {
+    // Its file may have been lost, or come back damaged from elsewhere: whoever has it brings it back.
+    await store(pictureFile(installation, hash), content);
+    return known;
+  }
+  const facts = await oneAtATime(() => lookAt(content), WAITING.handedIn);
   await store(pictureFile(installation, hash), content);
   const taken = await takenAt(content, zoneOf(installation.db));
   execute(
@@ -103,13 +108,15 @@ async function takenAt(content: Buffer, zone: Zone): Promise<string | null> {
 }
 
 /**
- * Writes a file beside its place, syncs it, and only then gives it its name: a power cut leaves a whole file or none.
+ * Writes a file beside its place, syncs it, and only then gives it its name: a power cut leaves a whole file or none. What
+ * lies there already with its length stays; what does not was damaged, and is written anew.
  */
 export async function store(file: string, content: Buffer): Promise<void> {
-  if (existsSync(file)) return;
+  if ((await sizeOf(file)) === content.length) return;
   await mkdir(dirname(file), { recursive: true });
-  const temporary = `${file}.${process.pid}.${Date.now()}.part`;
-  const handle = await open(temporary, 'w');
+  // A name that nobody else has: the same picture may come twice at once.
+  const temporary = `${file}.${randomUUID()}.part`;
+  const handle = await open(temporary, 'wx');
   try {
     await handle.writeFile(content);
     await handle.sync();
@@ -119,9 +126,17 @@ export async function store(file: string, content: Buffer): Promise<void> {
   await rename(temporary, file);
 }
 
+const sizeOf = (file: string): Promise<number | undefined> =>
+  stat(file).then(
+    ({ size }) => size,
+    () => undefined,
+  );
+
 /**
- * The picture, or a smaller copy; whatever leaves has its EXIF (place above all) taken off by being written anew.
+ * The picture, or a smaller copy; whatever leaves has its EXIF (place above all) taken off by being written anew. It is made
+ * once, at its full size too: a page of sixty pictures asks for each of them again and again.
  * @param width undefined for the full size
+ * @returns undefined where there is none, or its file is gone
  */
 export async function servePicture(
   installation: Installation,
@@ -130,13 +145,31 @@ export async function servePicture(
 ): Promise<Buffer | undefined> {
   if (!queryOne(installation.db, 'SELECT 1 FROM picture WHERE hash = @hash', { hash })) return undefined;
   const original = pictureFile(installation, hash);
-  if (!width) return written(await readFile(original));
-  // A smaller copy is made once: a page of sixty pictures asks for each of them again and again.
-  const copy = `${original}.${width}.jpg`;
+  const copy = `${original}.${width ?? 'full'}.jpg`;
   if (existsSync(copy)) return readFile(copy);
-  const made = await written(await readFile(original), width);
+  if (!existsSync(original)) return undefined;
+  const made = await oneAtATime(async () => written(await readFile(original), width));
   await store(copy, made);
   return made;
+}
+
+/** How many may wait for their turn: those to be drawn, of a long paper too; those handed in, which lie in memory meanwhile. */
+const WAITING = { drawn: 400, handedIn: 20 };
+let last: Promise<unknown> = Promise.resolve();
+let queued = 0;
+
+/** Drawing takes memory and a core: one after the other. */
+async function oneAtATime<Made>(make: () => Promise<Made>, most = WAITING.drawn): Promise<Made> {
+  if (queued >= most)
+    throw new Refusal(503, { code: 'busy', message: 'Many pictures are being drawn; this one is there in a moment.' });
+  queued += 1;
+  const turn = last.then(make);
+  last = turn.catch(() => undefined);
+  try {
+    return await turn;
+  } finally {
+    queued -= 1;
+  }
 }
 
 function written(content: Buffer, width?: number): Promise<Buffer> {

@@ -1,31 +1,10 @@
-import { hashSync } from '@node-rs/argon2';
 import type { Trade } from '@/core/sequence/trades';
-import { insert, queryOne, execute } from '../database/query';
+import { execute, flag, insert, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
-import type { Rows } from '../database/rows';
 import { handlers, openJobs, requireRow, requireVersion, type CommandContext } from '../door/handler';
 import { Refusal, unprocessable } from '../refusal';
+import { addPerson } from '../accounts/people';
 import { zoneOf } from '../zone';
-
-const addOnePerson = (
-  context: CommandContext,
-  person: {
-    id: string;
-    name: string;
-    role: Rows['person']['role'];
-    email?: string | undefined;
-    phone?: string | undefined;
-    password?: string | undefined;
-  },
-): void =>
-  insert(context.db, 'person', {
-    id: person.id,
-    name: person.name,
-    role: person.role,
-    email: person.email?.toLowerCase() || null,
-    phone: person.phone ?? '',
-    password_hash: person.password ? hashSync(person.password) : null,
-  });
 
 /** What trips and moved visits count against half-days, and in how many working days nothing moves without need. */
 export const weighPlans = (
@@ -58,8 +37,9 @@ export const firmHandlers = handlers({
       name: payload.name,
       town: payload.town,
       zone: payload.zone ?? zoneOf(context.db),
+      demo: flag(context.installation.demo),
     });
-    addOnePerson(context, {
+    addPerson(context.db, {
       id: payload.personId,
       name: payload.ownerName,
       role: 'contractor',
@@ -79,11 +59,6 @@ export const firmHandlers = handlers({
         SET currency = @currency, markup = @markup, tax_rate = @taxRate, tax_shown = @taxShown, trip_cost = @tripCost`,
       { currency, markup, taxRate, taxShown, tripCost },
     ),
-  'person.add': (context, payload) => addOnePerson(context, payload),
-  'person.set-phone': (context, { id, phone }) => {
-    requireRow(context, 'person', id, 'id');
-    execute(context.db, 'UPDATE person SET phone = @phone, version = version + 1 WHERE id = @id', { id, phone });
-  },
   'sub.add': (context, { id, trade, also, name, crews, leadName, email, phone }) => {
     if (trade === 'nobody')
       throw unprocessable(

@@ -58,9 +58,9 @@ export const updateHandlers = handlers({
   },
   'update.send': (context, { id, job, audience, title, body, expiresOn, recipients }) => {
     requireRow(context, 'job', job, 'job');
-    const { record, steps } = needAsRead(context, job, body);
+    const { record, steps, days } = needAsRead(context, job, body);
     addSent(context.db, { id, job, audience, title, body }, context.now);
-    readerTold(context.db, { job, audience, at: context.now, record, steps: JSON.stringify(steps) });
+    readerTold(context.db, { job, audience, at: context.now, record, steps: JSON.stringify(steps), days });
     if (audience === 'client') clientGoesBy(context, job);
     for (const { messageId, linkId, name, address } of recipients) {
       addLink(context, { id: linkId, audience, job, recipient: name, expiresOn });

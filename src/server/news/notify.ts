@@ -26,20 +26,38 @@ export const notifyClient = (context: CommandContext, job: string, words: Words,
 export const notifySub = (context: CommandContext, sub: string, job: string, words: Words, to: Sending): void =>
   notify(context, { audience: 'sub', sub }, job, words, to);
 
-function notify(
+/** Sends a neighbour a message with a link to their page. */
+export const notifyNeighbour = (context: CommandContext, job: string, words: Words, to: Sending): void =>
+  notify(context, { audience: 'neighbour', job }, job, words, to);
+
+/** Sends an engineer, an office or an association a message with a link to a page of one question, or of one visit. */
+export const notifyParty = (
   context: CommandContext,
-  whose: { audience: 'client'; job: string } | { audience: 'sub'; sub: string },
   job: string,
+  of: { request: string } | { inspection: string },
   words: Words,
   to: Sending,
-): void {
+): void => notify(context, { audience: 'party', job, ...of }, job, words, to);
+
+type Whose =
+  | { audience: 'client' | 'neighbour'; job: string }
+  | { audience: 'sub'; sub: string }
+  | { audience: 'party'; job: string; request?: string; inspection?: string };
+
+function notify(context: CommandContext, whose: Whose, job: string, words: Words, to: Sending): void {
   addLink(context, { id: to.linkId, ...whose, recipient: to.name, expiresOn: to.expiresOn });
-  const audience = whose.audience === 'client' ? 'client' : 'crew';
+  const audience = whose.audience === 'sub' ? 'crew' : whose.audience;
   addSent(context.db, { id: to.updateId, job, audience, ...words }, context.now);
   addMessage(context, {
     ...{ id: to.messageId, job_update: to.updateId, share_link: to.linkId },
     ...{ recipient: to.name, address: to.address },
   });
+}
+
+/** A question is answered by whoever was sent the link of it. */
+export function needAskedOf(context: CommandContext, request: string): void {
+  if (context.who.kind !== 'link' || context.who.request !== request)
+    throw new Refusal(403, { code: 'not-allowed', message: 'Only whoever was asked this can answer it.' });
 }
 
 /** The job whose client holds the link that this came by; a client answers for their own job only. */

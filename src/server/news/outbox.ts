@@ -4,7 +4,8 @@ import { pathOf } from '../tokens';
 import { queryAll, queryOne, execute } from '../database/query';
 import { writeLog } from '../door/log';
 import type { Installation } from '../installation';
-import type { Delivery } from '../outside/ports';
+import { textWords } from '@/core/news/address';
+import type { Delivery, MessageGateway } from '../outside/ports';
 import { zoneOf } from '../zone';
 
 interface Queued {
@@ -34,26 +35,42 @@ export function quietUntil({ db, clock }: Pick<Installation, 'db' | 'clock'>): D
   return instantIn(zone, hour < HOURS.from ? today : addDays(today, 1), HOURS.from);
 }
 
+/** Letters by one way, short texts by another; each is told by its address. */
+interface Way {
+  /** Whether it carries letters. */
+  letters: 0 | 1;
+  gateway: MessageGateway;
+}
+const waysOf = ({ outside: { messages, texts } }: Installation): Way[] => [
+  ...(messages === 'by hand' ? [] : [{ letters: 1 as const, gateway: messages }]),
+  ...(texts === 'by hand' ? [] : [{ letters: 0 as const, gateway: texts }]),
+];
+const OF_WAY = `(instr(address, '@') > 0) = @letters`;
+
 /** Until when messages are held; what is only played wakes nobody. */
-const heldUntil = (installation: Installation): Date | undefined => {
-  const { messages } = installation.outside;
-  return messages !== 'by hand' && messages.by === 'mail' ? quietUntil(installation) : undefined;
-};
+const heldUntil = (installation: Installation, { gateway }: Way): Date | undefined =>
+  gateway.by === 'mail' ? quietUntil(installation) : undefined;
 
 /**
- * Hands every message whose time has come to the gateway, and writes down what became of it: sent, delivered, to be tried
- * again later, or failed. The link's secret is put into the text here and stays nowhere. Where nothing carries messages,
- * they wait for somebody to pass them on. A gateway that answers at once is done with when this returns.
+ * Hands every message whose time has come to whatever carries it, and writes down what became of it: sent, delivered, to
+ * be tried again later, or failed. The link's secret is put into the text here and stays nowhere. Where nothing carries
+ * them, they wait for somebody to pass them on. A gateway that answers at once is done with when this returns.
  * @returns how many were handed over
  */
 export async function emptyOutbox(installation: Installation): Promise<number> {
-  const { db, outside, clock } = installation;
-  const { messages } = outside;
-  if (messages === 'by hand') return 0;
-  const morning = heldUntil(installation);
+  let handed = 0;
+  for (const way of waysOf(installation)) handed += await handOver(installation, way);
+  return handed;
+}
+
+async function handOver(installation: Installation, way: Way): Promise<number> {
+  const { db, clock } = installation;
+  const { letters, gateway } = way;
+  const morning = heldUntil(installation, way);
   if (morning) {
-    execute(db, `UPDATE message SET next_try_at = @at WHERE state = 'queued' AND next_try_at IS NULL`, {
+    execute(db, `UPDATE message SET next_try_at = @at WHERE state = 'queued' AND next_try_at IS NULL AND ${OF_WAY}`, {
       at: morning.toISOString(),
+      letters,
     });
     return 0;
   }
@@ -62,19 +79,40 @@ export async function emptyOutbox(installation: Installation): Promise<number> {
     `SELECT message.id, tries, recipient, address, share_link, title, body, job
       FROM message
       JOIN job_update ON job_update.id = message.job_update
-      WHERE message.state = 'queued' AND (next_try_at IS NULL OR next_try_at <= @now)
+      WHERE message.state = 'queued' AND (next_try_at IS NULL OR next_try_at <= @now) AND ${OF_WAY}
       ORDER BY queued_at
       LIMIT 50`,
-    { now: clock.now().toISOString() },
+    { now: clock.now().toISOString(), letters },
   );
   for (const message of queued) {
     const { id, tries, recipient, address, title: subject } = message;
-    const text = `${message.body}\n\n${installation.address}${pathOf(installation, message.share_link)}`;
-    const answer = messages.deliver({ id, tries, recipient, address, subject, text });
+    if (!claim(installation, id)) continue;
+    const page = `${installation.address}${pathOf(installation, message.share_link)}`;
+    const text = letters ? `${message.body}\n\n${page}` : textWords(subject, page);
+    const answer = gateway.deliver({ id, tries, recipient, address, subject, text });
     settle(installation, message, answer instanceof Promise ? await answer : answer);
   }
   return queued.length;
 }
+
+/** Takes a message to be handed over, on the disk before it is. @returns whether nobody else has it */
+const claim = ({ db, clock }: Installation, id: string): boolean =>
+  execute(db, `UPDATE message SET claimed_at = @now WHERE id = @id AND state = 'queued' AND claimed_at IS NULL`, {
+    id,
+    now: clock.now().toISOString(),
+  }) > 0;
+
+const UNSURE = 'The server stopped while it was handed over: it may have arrived. Ask, before you send it again.';
+
+/** What was taken when a server stopped may have gone out: that is said, and it is not sent twice. @returns how many */
+export const settleUnsure = ({ db, clock }: Installation): number =>
+  execute(
+    db,
+    `UPDATE message
+      SET state = 'failed', failure = @UNSURE, settled_at = @now, claimed_at = NULL
+      WHERE state = 'queued' AND claimed_at IS NOT NULL`,
+    { UNSURE, now: clock.now().toISOString() },
+  );
 
 function settle(installation: Installation, { id, tries, job }: Queued, delivery: Delivery): void {
   const { db, clock } = installation;
@@ -87,7 +125,8 @@ function settle(installation: Installation, { id, tries, job }: Queued, delivery
       execute(
         db,
         `UPDATE message
-          SET state = @state, failure = @failure, settled_at = @settled, next_try_at = @next, tries = tries + 1
+          SET state = @state, failure = @failure, settled_at = @settled, next_try_at = @next, tries = tries + 1,
+            claimed_at = NULL
           WHERE id = @id AND state = 'queued'`,
         {
           ...{ id, state, failure },
@@ -138,6 +177,7 @@ export function startOutbox(installation: Installation, delayMs = 1_200): void {
       busy = false;
     }
   };
+  settleUnsure(installation);
   installation.news.on('queued', () => lookIn(delayMs));
   lookIn(delayMs);
 }
@@ -145,12 +185,14 @@ export function startOutbox(installation: Installation, delayMs = 1_200): void {
 /** Milliseconds until the next message is due. */
 function untilNext(installation: Installation): number {
   const { db, clock } = installation;
-  const next = queryOne<{ at: string | null }>(
-    db,
-    `SELECT min(coalesce(next_try_at, queued_at)) AS at FROM message WHERE state = 'queued'`,
-  )?.at;
-  if (!next) return LOOK_AGAIN_MS;
   const now = clock.now().getTime();
-  const due = Math.max(Date.parse(next), heldUntil(installation)?.getTime() ?? 0);
-  return Math.min(Math.max(due - now, 1_000), LOOK_AGAIN_MS);
+  const waits = waysOf(installation).flatMap((way) => {
+    const next = queryOne<{ at: string | null }>(
+      db,
+      `SELECT min(coalesce(next_try_at, queued_at)) AS at FROM message WHERE state = 'queued' AND ${OF_WAY}`,
+      { letters: way.letters },
+    )?.at;
+    return next ? [Math.max(Date.parse(next), heldUntil(installation, way)?.getTime() ?? 0) - now] : [];
+  });
+  return Math.min(Math.max(Math.min(...waits), 1_000), LOOK_AGAIN_MS);
 }

@@ -16,6 +16,10 @@ export function readerTold(db: Connection, told: NewRow<'told'>): void {
   execute(db, 'DELETE FROM draft_line WHERE job = @job AND audience = @audience', { job, audience });
 }
 
+/** Neighbours know of these days from now on; of nothing else. */
+export const neighboursKnow = (db: Connection, job: string, days: string): void =>
+  void execute(db, `UPDATE told SET days = @days WHERE job = @job AND audience = 'neighbour'`, { job, days });
+
 /** Somebody’s words in place of a line, or a line of their own. */
 export function writeLine(db: Connection, line: NewRow<'draft_line'>): void {
   unwriteLine(db, line);

@@ -11,6 +11,8 @@ import type { Day } from '@/core/units/day';
 export interface Outside {
   /** `by hand` where nothing carries messages: people pass them on themselves. */
   messages: MessageGateway | 'by hand';
+  /** Carries short texts to telephones; the same. */
+  texts: MessageGateway | 'by hand';
   suppliers: SupplierDesk;
   weather: WeatherService;
   offices: InspectionOffices;

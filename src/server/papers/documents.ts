@@ -7,6 +7,7 @@ import { writeSelectionCsv } from '@/core/selections/selection-csv';
 import { notFound } from '../refusal';
 import type { Installation } from '../installation';
 import { areaDrawing } from '../views/layout';
+import { onlyWhatIsSure } from '@/core/news/own-words';
 import { READERS } from '@/contract/commands/news';
 import { servePicture } from '../files/pictures';
 import { subShared } from '../public/shared';
@@ -54,7 +55,7 @@ async function newsFile(installation: Installation, job: JobReading, file: strin
   const [audience = '', format] = file.split('.');
   const reader = READERS.find((one) => one === audience) ?? 'client';
   const { draft, parts } = composeDraft(job, reader);
-  const letter = { title: draft.title, parts };
+  const letter = { title: draft.title, parts: onlyWhatIsSure(parts) };
   const fileName = named(jobRow(job).name, reader, 'news', job.firm.today);
   if (format === 'md')
     return { name: `${fileName}.md`, type: 'text/markdown; charset=utf-8', body: newsMarkdown(letter) };
@@ -62,7 +63,7 @@ async function newsFile(installation: Installation, job: JobReading, file: strin
   return {
     name: `${fileName}.pdf`,
     type: PDF,
-    body: await makePdf(installation.root, newsPaper(job, letter, pictures)),
+    body: await makePdf(installation.root, newsPaper(job, letter, reader, pictures)),
   };
 }
 
@@ -82,11 +83,11 @@ async function tourPictures(installation: Installation, job: JobReading): Promis
 /** Pixels across a picture that is half a page wide. */
 const PAPER_WIDTH = 640;
 
-/** What one sub comes for, over all jobs, from today on. */
+/** What one sub comes for on a job, from today on. */
 async function workOrderFile(installation: Installation, job: JobReading, id: string): Promise<PaperFile> {
   const sub = subRows(job.firm).find((row) => row.id === id);
   if (!sub) throw notFound('sub');
-  const view = subShared(installation, sub);
+  const view = subShared(installation, sub, job);
   return {
     name: `${named(sub.name, 'work order')}.pdf`,
     type: PDF,

@@ -23,7 +23,7 @@ export function materialsPaper(view: MaterialsView): PaperDocument {
     title: `${view.job.name}: materials`,
     subtitle:
       `${view.lines.length} lines, ` +
-      `${money(view.total)}${view.unpriced > 0 ? `, ${view.unpriced} without a price` : ''} · as of ` +
+      `${money(view.total ?? 0)}${view.unpriced > 0 ? `, ${view.unpriced} without a price` : ''} · as of ` +
       formatDay(view.today, '0000-00-00'),
     foot: `${view.job.name}, materials as of ${formatDay(view.today, '0000-00-00')}`,
     content: [

@@ -1,3 +1,4 @@
+import type { Reader } from '@/contract/commands/news';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { CrewShared } from '@/contract/views/news';
 import type { ShownPart } from '@/core/news/own-words';
@@ -19,10 +20,10 @@ export interface PaperPicture {
   images: Buffer[];
 }
 
-/** Who writes, under which number, and the day, at the foot of every page. */
-function footOf(job: JobReading): string {
+/** Of what it is, who writes, under which number, and the day, at the foot of every page. */
+function footOf(job: JobReading, of = jobRow(job).name): string {
   const { firm, name, phone } = writerOf(job.firm);
-  return [jobRow(job).name, firm, [name, phone].filter(Boolean).join(' '), formatDay(job.firm.today, '0000-00-00')]
+  return [of, firm, [name, phone].filter(Boolean).join(' '), formatDay(job.firm.today, '0000-00-00')]
     .filter(Boolean)
     .join(' · ');
 }
@@ -37,13 +38,15 @@ const told = (parts: readonly ShownPart[]): { heading: string; lines: string[] }
 export function newsPaper(
   job: JobReading,
   { title, parts }: { title: string; parts: readonly ShownPart[] },
+  reader: Reader,
   pictures: readonly PaperPicture[] = [],
 ): PaperDocument {
   const { address } = jobRow(job);
   return {
     title,
     subtitle: [address, formatDay(job.firm.today, '0000-00-00')].filter(Boolean).join(' · '),
-    foot: footOf(job),
+    // How a job is called is nothing to a neighbour.
+    foot: footOf(job, reader === 'neighbour' ? address : undefined),
     content: [
       ...told(parts).flatMap(({ heading, lines }): Content[] =>
         heading === ''
@@ -141,13 +144,15 @@ export function workOrderPaper(job: JobReading, view: CrewShared): PaperDocument
       ...view.visits.map((visit): Content => ({
         unbreakable: true,
         stack: [
-          { text: visit.when, style: 'head' },
+          { text: `${visit.when} (${visit.long})`, style: 'head' },
           rule(),
           { text: [visit.job, visit.address].filter(Boolean).join(', '), style: 'note' },
           { ul: visit.works.map((work) => workWords(work, leaves.get(work) ?? [])) },
           ...(visit.ready.length > 0
             ? [{ text: `Ready before you come: ${visit.ready.join(', ')}`, style: 'note' }]
             : []),
+          ...(visit.leaves.length > 0 ? [{ text: `Leave ready for: ${visit.leaves.join(', ')}`, style: 'note' }] : []),
+          ...(visit.gettingIn ? [{ text: `Getting in: ${visit.gettingIn}`, style: 'note' }] : []),
           ...(visit.words ? [{ text: visit.words, style: 'note' }] : []),
         ],
       })),
@@ -179,5 +184,14 @@ export function workOrderPaper(job: JobReading, view: CrewShared): PaperDocument
 const workWords = (work: string, after: readonly string[]): string =>
   after.length > 0 ? `${work}; after you: ${after.join(', ')}` : work;
 
+/** So many points stand on one page with their heading; more may break. */
+const TOGETHER = 12;
 const points = (heading: string, lines: readonly string[]): Content[] =>
-  lines.length === 0 ? [] : [{ text: heading, style: 'head' }, rule(), { ul: [...lines] }];
+  lines.length === 0
+    ? []
+    : [
+        {
+          unbreakable: lines.length <= TOGETHER,
+          stack: [{ text: heading, style: 'head' }, rule(), { ul: [...lines] }],
+        },
+      ];

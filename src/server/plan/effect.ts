@@ -87,6 +87,7 @@ export function nextWork(
       phase: task.phase,
       trade: task.trade,
       halfDays: task.duration,
+      crewKey: task.crew,
       crew: task.crew ? (names.get(task.crew) ?? task.crew) : nobodys(task),
       after: (before.get(task.id) ?? []).flatMap((link) => {
         const former = byId.get(link.before);

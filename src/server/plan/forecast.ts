@@ -17,6 +17,7 @@ import { failing, lateGoods, latenessBySub, pacesByTrade, wrongAssumptions } fro
 import { selectionRows } from '../reading/selections';
 import { unprocessable } from '../refusal';
 import { planInput } from './plan-input';
+import type { Sees } from '../rights/sees';
 
 /** Half-days that an answer, or a decision, is late in the mean where it is late, and how likely it is. */
 const ANSWERS = { late: 0.35, lateBy: 8 };
@@ -32,13 +33,13 @@ const AGAIN = 8;
 
 /**
  * What a forecast of a job is played from: the whole firm's plan, and all that is not sure of it.
- * @param seesPrices whoever looks may see what a day costs
+ * @param sees what whoever looks may see: what a day costs, and the names of which jobs
  */
-export function forecastView(firm: FirmReading, id: string, seesPrices: boolean): ForecastView {
+export function forecastView(firm: FirmReading, id: string, sees: Sees): ForecastView {
   const job = firm.job(id);
-  const placed = placedLike(planInput(firm));
-  if (!placed.ok) throw unprocessable(placed.problem.code, placed.problem.message);
-  const { net, placement } = placed.value;
+  const like = placedLike(planInput(firm));
+  if (!like.ok) throw unprocessable(like.problem.code, like.problem.message);
+  const { net, placement } = like.value;
   const open = net.tasks.filter((task) => task.job === id && task.state !== 'done');
   if (!open.some(({ duration }) => duration > 0))
     throw unprocessable(
@@ -47,13 +48,14 @@ export function forecastView(firm: FirmReading, id: string, seesPrices: boolean)
     );
   const promise = net.input.promises[id];
   const calendar = net.jobCalendar[net.tasks.findIndex((task) => task.job === id)];
-  const costAt = seesPrices && calendar ? costOfEnds(job, calendar) : undefined;
-  const uncertain = { ...uncertainOf(firm, id, net.input.notBefore), ...(costAt ? { costAt } : {}) };
+  const costAt = sees.prices && calendar ? costOfEnds(job, calendar) : undefined;
+  const uncertain = { ...uncertainOf(firm, { asked: id, sees }, net.input.notBefore), ...(costAt ? { costAt } : {}) };
   const played = playedOf(net, placement, uncertain, [...endsOf(job, promise), ...milestonesOf(open)]);
+  const own = new Set<string>(open.map((task) => task.id));
   const until = open.reduce((end, task) => Math.max(end, placement.finish[net.index.get(task.id) ?? -1] ?? 0), 0);
   return {
     job: { id, name: jobRow(job).name },
-    net: played,
+    net: { ...played, ids: played.ids.map((task) => (own.has(task) ? task : '')) },
     names: Object.fromEntries(open.map((task) => [task.id, sayWork(task.work)])),
     planned: formatDay(lastDay(firm.today, until), firm.today),
     promise: promise === undefined ? null : formatDay(lastDay(firm.today, promise), firm.today),
@@ -94,11 +96,19 @@ const milestonesOf = (open: readonly Task[]): AskedEnd[] =>
 /** Days of a month, as its normals are counted. */
 const DAYS = 31;
 
-/** A room, with its house where that is not the one asked about. */
-const placeName = (job: JobReading, asked: string, area: string): string =>
-  job.id === asked ? area : `${jobRow(job).name}, ${area}`;
+/** Of which job it is, and which of the others whoever looks may hear of. */
+interface Asked {
+  asked: string;
+  sees: Sees;
+}
 
-function uncertainOf(firm: FirmReading, asked: string, waits: readonly NotBefore[]): Uncertain {
+/** What it is about, with its house where that is not the one asked about; of a house that is not theirs no more than that. */
+function placed(job: JobReading, { asked, sees }: Asked, area: string, what: string): string {
+  if (sees.jobs && !sees.jobs.has(job.id)) return 'Something on another job';
+  return `${job.id === asked ? area : `${jobRow(job).name}, ${area}`}${what}`;
+}
+
+function uncertainOf(firm: FirmReading, asked: Asked, waits: readonly NotBefore[]): Uncertain {
   const normals = new Map(normalRows(firm).map((row) => [row.month, row]));
   const outlook = outlookRows(firm).at(-1);
   return {
@@ -116,21 +126,26 @@ function uncertainOf(firm: FirmReading, asked: string, waits: readonly NotBefore
   };
 }
 
-function chancesOf(job: JobReading, asked: string): Uncertain['chances'] {
+function chancesOf(job: JobReading, asked: Asked): Uncertain['chances'] {
   const { firm } = job;
   const wrong = wrongAssumptions(firm);
-  const names = new Map(areaRows(job).map(({ id, name }) => [id as string, placeName(job, asked, name)]));
+  const names = new Map(areaRows(job).map(({ id, name }) => [id as string, name]));
   return [
     ...assumptionRows(job)
       .filter(({ state }) => state === 'open')
       .map(({ area, phase, text, sure, fallback_half_days: more }) => ({
-        ...{ label: `${names.get(area) ?? ''}: ${text}`, kind: 'assumption' as const, task: taskId(area, phase), more },
+        ...{
+          label: placed(job, asked, names.get(area) ?? '', `: ${text}`),
+          kind: 'assumption' as const,
+          task: taskId(area, phase),
+          more,
+        },
         wrong: sure === null ? wrong : 1 - sure / 100,
       })),
     ...areaRows(job).flatMap(({ id, name }) =>
       INSPECTED.map((phase) => ({
         ...{
-          label: `${placeName(job, asked, name)}: ${phaseFacts(phase).label} passes`,
+          label: placed(job, asked, name, `: ${phaseFacts(phase).label} passes`),
           kind: 'inspection' as const,
           task: taskId(id, phase),
         },
@@ -141,7 +156,7 @@ function chancesOf(job: JobReading, asked: string): Uncertain['chances'] {
 }
 
 /** Everything from outside that work waits for and that may come at another time. */
-function comingsOf(firm: FirmReading, asked: string, waits: readonly NotBefore[]): Uncertain['comings'] {
+function comingsOf(firm: FirmReading, asked: Asked, waits: readonly NotBefore[]): Uncertain['comings'] {
   const goods = lateGoods(firm);
   const leads = new Map(
     firm.jobs.flatMap((id) =>
@@ -154,22 +169,22 @@ function comingsOf(firm: FirmReading, asked: string, waits: readonly NotBefore[]
       { label, kind: of, tasks: [task], slot, sooner: 0, ...ANSWERS, ...over },
     ];
     if (wait.kind === 'delivery')
-      return coming(`${placeOf(firm, asked, task)}${wait.thing}`, 'order', {
+      return coming(labelOf(firm, asked, task, wait.thing), 'order', {
         ...{ late: goods.late, lateBy: 2 * goods.days },
         ...(open ? { sooner: 2 * (leads.get(selection ?? '') ?? 0) } : {}),
       });
     if (wait.kind === 'request') return coming(wait.label, 'decision', {});
-    if (wait.kind === 'hold') return coming(`${placeOf(firm, asked, task)}${wait.text}`, 'decision', {});
-    if (wait.kind === 'others') return coming(`${placeOf(firm, asked, task)}${wait.who}`, 'order', {});
+    if (wait.kind === 'hold') return coming(labelOf(firm, asked, task, wait.text), 'decision', {});
+    if (wait.kind === 'others') return coming(labelOf(firm, asked, task, wait.who), 'order', {});
     return [];
   });
 }
 
-function placeOf(firm: FirmReading, asked: string, task: string): string {
+function labelOf(firm: FirmReading, asked: Asked, task: string, what: string): string {
   const { area } = taskRef(task);
   for (const id of firm.jobs) {
     const row = areaRows(firm.job(id)).find((one) => one.id === area);
-    if (row) return `${placeName(firm.job(id), asked, row.name)}: `;
+    if (row) return placed(firm.job(id), asked, row.name, `: ${what}`);
   }
-  return '';
+  return what;
 }

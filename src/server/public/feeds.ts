@@ -33,7 +33,10 @@ interface OutEvent {
 export function feedFile(installation: Installation, token: string): { name: string; content: string } | undefined {
   const feed = queryOne<{ kind: 'job' | 'sub' | 'person'; target: string }>(
     installation.db,
-    'SELECT kind, target FROM feed WHERE token_hash = @hash AND closed_at IS NULL',
+    `SELECT kind, target
+      FROM feed
+      WHERE token_hash = @hash AND closed_at IS NULL
+        AND (kind <> 'person' OR target IN (SELECT id FROM person WHERE state = 'active'))`,
     { hash: hashOf(token) },
   );
   if (!feed) return undefined;

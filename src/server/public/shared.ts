@@ -1,5 +1,5 @@
-import type { ClientShared, CrewShared, NeighbourShared, SharedView } from '@/contract/views/news';
-import type { Audience, Reader } from '@/contract/commands/news';
+import type { ClientShared, CrewShared, NeighbourShared, PartyShared, SharedView } from '@/contract/views/news';
+import type { Reader } from '@/contract/commands/news';
 import { groupBy } from '@/core/group-by';
 import { lineNet, wholePrice } from '@/core/money/price';
 import { statementDiff } from '@/core/scope/statement';
@@ -7,17 +7,15 @@ import { phaseFacts } from '@/core/sequence/phases';
 import { TRADES } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 import { capital } from '@/core/words/letters';
+import { sayLicence } from '@/core/words/licence';
 import { sayWork } from '@/core/words/work';
+import type { NextWork } from '@/core/news/news';
 import { countedWords } from '@/core/walks/record-words';
 import { isEmptyBrief } from '@/core/scope/brief';
 import type { PlannedTask } from '@/core/schedule/plan';
 import type { Trade } from '@/core/sequence/trades';
 import { addDays } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
-import { hashOf } from '../tokens';
-import { today } from '../zone';
-import { queryOne } from '../database/query';
-import { countOpened } from '../news/links';
 import type { Installation } from '../installation';
 import { stepMeaning } from '@/core/words/meanings';
 import { nextWork } from '../plan/effect';
@@ -28,99 +26,37 @@ import { requestViews } from '../views/requests';
 import { holdsOf } from '../views/holds';
 import { livingGaps, livingOff } from '../views/living';
 import { draftOfNow, thereAt, writerOf } from '../views/draft';
+import { leftAloneTonight } from '../views/tonight';
+import { houseOf } from '../views/house';
 import { tourOf } from '../views/tour';
 import { settledByClient } from '../reading/history';
-import { subVisits } from '../views/sub-visits';
+import { begunBySub, subVisits } from '../views/sub-visits';
 import { briefIn, briefOfJob, findingsOf } from '../views/scope-parts';
 import { firmRow, subRows } from '../reading/firm';
 import { areaNames, areaRows, jobRow } from '../reading/job';
+import { licenceFor } from '../reading/licences';
 import { planOf, wholePlan, type StoredPlan } from '../reading/plan';
-import { readFirm, readJob, type FirmReading, type JobReading } from '../reading/reading';
+import { ofJob, readFirm, readJob, type FirmReading, type JobReading } from '../reading/reading';
 import { carriedOf } from '../reading/standing';
 import { currencyOfFirm, priceTerms } from '../reading/money';
 import { statementRows, type StatementRow } from '../reading/statements';
-import { linkState, messageOfLink, questionsOfLink, sentUpdates } from '../reading/updates';
+import { messageOfLink, questionsOfLink, sentUpdates } from '../reading/updates';
 import { signOffRows } from '../reading/walks';
 import { assemblyCautions } from '../reading/assemblies';
 import { clientItems } from '../views/completion';
 import { whenSeen } from '../words';
-
-export interface OpenLink {
-  id: string;
-  job: string | null;
-  sub: string | null;
-  audience: Audience;
-  recipient: string;
-  expires_on: Day;
-  revoked_at: string | null;
-}
-
-/**
- * The link of a secret, if it opens today: guessed, revoked and expired ones, and those of a job that was taken away,
- * are all alike to whoever holds them.
- */
-export function openLink(installation: Installation, token: string): OpenLink | undefined {
-  const link = queryOne<OpenLink>(
-    installation.db,
-    `SELECT *
-      FROM share_link
-      WHERE token_hash = @hash AND (job IS NULL OR job IN (SELECT id FROM job WHERE removed = 0))`,
-    { hash: hashOf(token) },
-  );
-  return link && linkState(link, today(installation)) === 'open' ? link : undefined;
-}
-
-/** Whether a picture belongs to what a link shows. */
-export const sharesPicture = (installation: Installation, link: OpenLink, hash: string): boolean =>
-  link.audience === 'client'
-    ? isClients(installation, link, hash)
-    : link.audience !== 'neighbour' && isOfFinding(installation, link, hash);
-
-/** A picture of a finding where a crew works, or a sub has a step. */
-const isOfFinding = ({ db }: Installation, { job, sub }: OpenLink, hash: string): boolean =>
-  queryOne(
-    db,
-    `SELECT 1
-      FROM finding
-      WHERE picture = @hash AND removed = 0 AND (job = @job OR job IN (
-        SELECT area.job FROM step JOIN area ON area.id = step.area JOIN sub ON sub.trade = step.trade
-          WHERE sub.id = @sub))`,
-    { hash, job, sub },
-  ) !== undefined;
-
-const isClients = (installation: Installation, link: OpenLink, hash: string): boolean =>
-  queryOne(
-    installation.db,
-    `SELECT 1 FROM standing_observation WHERE job = @job AND kind = 'picture' AND picture = @hash`,
-    {
-      job: link.job,
-      hash,
-    },
-  ) !== undefined ||
-  queryOne(
-    installation.db,
-    `SELECT 1
-      FROM selection
-      WHERE job = @job AND removed = 0 AND state = 'open' AND instr(alternatives, @hash) > 0`,
-    { job: link.job, hash },
-  ) !== undefined;
-
-/** Counts an opening of a link. What it shows does not wait for that, nor fail with it. */
-export function countOpening(installation: Installation, link: OpenLink): void {
-  try {
-    countOpened(installation.db, link.id, installation.clock.now().toISOString());
-  } catch (error) {
-    console.error('An opening was not counted:', error);
-  }
-}
+import type { OpenLink } from './links';
+import { partyShared } from './party';
 
 /** What a link shows. */
 export const sharedView = (installation: Installation, link: OpenLink): SharedView =>
   link.audience === 'client' && link.job
-    ? clientShared(readFirm(installation).job(link.job), link)
+    ? clientShared(readJob(installation, link.job), link)
     : link.audience === 'neighbour' && link.job
-      ? neighbourShared(readFirm(installation).job(link.job), link)
-      : crewShared(link.job ? readJob(installation, link.job).firm : readFirm(installation), link);
+      ? neighbourShared(readJob(installation, link.job), link)
+      : link.audience === 'party' && link.job
+        ? partyPage(readJob(installation, link.job), link)
+        : crewShared(link.job ? readJob(installation, link.job).firm : readFirm(installation), link);
 
 type Base = Pick<
   SharedView,
@@ -159,8 +95,13 @@ function neighbourShared(job: JobReading, link: OpenLink): NeighbourShared {
   };
 }
 
+const partyPage = (job: JobReading, link: OpenLink): PartyShared => ({
+  ...base(job.firm, link, [job.id]),
+  ...partyShared(job, link),
+});
+
 /** How many updates a link shows: the newest. */
-const UPDATES = 10;
+const UPDATES = 4;
 
 const updatesFor = (job: JobReading, audience: Reader): { title: string; body: string; when: string }[] =>
   sentUpdates(job, audience, UPDATES).map(({ title, body, sent_at }) => ({
@@ -178,26 +119,35 @@ function meaningsOf(job: JobReading): ClientShared['now']['meanings'] {
 }
 const MEANT_DAYS = 12;
 
+/** As much as somebody reads of what was found of late, the newest; the rest is in the letters beneath, or in the next. */
+const MOST_FOUND = 8;
+
 /** How things stand, in the words of a client’s news. */
 function nowOf(job: JobReading): ClientShared['now'] {
   const { parts } = draftOfNow(job, 'client');
   const texts = (key: string): string[] => parts.find((part) => part.key === key)?.lines.map(({ text }) => text) ?? [];
   return {
     opening: texts('opening').join(' '),
-    found: texts('found'),
+    found: texts('found').slice(-MOST_FOUND),
     weeks: texts('next'),
     ahead: texts('ahead').join(' '),
     meanings: meaningsOf(job),
   };
 }
 
-function clientShared(job: JobReading, link: OpenLink): ClientShared {
+const clientShared = (job: JobReading, link: OpenLink): ClientShared => ({
+  ...base(job.firm, link, [job.id]),
+  ...forClients(job),
+});
+
+/** What every client's page of a job shows. A part of the reading: whoever looks before anything is written is shown the same. */
+const forClients = ofJob((job): Omit<ClientShared, keyof Base> => {
   const { name, address } = jobRow(job);
   return {
-    ...base(job.firm, link, [job.id]),
     audience: 'client',
     job: { name, address },
     now: nowOf(job),
+    house: houseOf(job),
     tour: tourOf(job),
     updates: updatesFor(job, 'client'),
     household: {
@@ -227,7 +177,7 @@ function clientShared(job: JobReading, link: OpenLink): ClientShared {
       .map((row) => clientChange(job, row)),
     currency: currencyOfFirm(job.firm),
   };
-}
+});
 
 /** What they settled on their pages, each with its time. */
 const receiptsOf = (job: JobReading): ClientShared['receipts'] =>
@@ -303,12 +253,13 @@ function statementShared(job: JobReading): ClientShared['statement'] {
 /**
  * A job's crews, or one sub over all its jobs: who, where, when, what must be ready before, and who needs the room
  * next.
+ * @param only of one job alone
  */
-function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
-  const now = firm.today;
+function crewShared(firm: FirmReading, link: OpenLink, only?: string): CrewShared {
   const plan = link.job ? planOf(firm.job(link.job)) : wholePlan(firm);
   const mine = (plan?.tasks ?? []).filter(
-    (task) => task.crew !== null && (link.sub === null || task.crew === link.sub),
+    (task) =>
+      task.crew !== null && (link.sub === null || task.crew === link.sub) && (only === undefined || task.job === only),
   );
   const jobIds = new Set<string>(link.job ? [link.job] : mine.map((task) => task.job));
   const jobs = new Map([...jobIds].map((id) => [id, jobRow(firm.job(id))]));
@@ -325,8 +276,9 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
     audience: link.audience === 'sub' ? 'sub' : 'crew',
     title: link.job ? (jobs.get(link.job)?.name ?? '') : (sub?.name ?? ''),
     updates: link.job ? updatesFor(firm.job(link.job), 'crew') : [],
-    days: plan ? daysOf(plan, jobIds, now, link.sub, jobs) : [],
-    visits: plan && link.sub ? subVisits(firm, plan, link.sub) : [],
+    days: plan ? daysOf(firm, plan, jobIds, link.sub, jobs) : [],
+    visits: plan && link.sub ? subVisits(firm, plan, link.sub, only) : [],
+    begun: plan && link.sub ? begunBySub(firm, plan, link.sub) : [],
     rooms: link.job ? roomsOf(firm.job(link.job), plan) : plan ? roomsOfSub(firm, plan, mine, sub?.trade) : [],
     around: [...jobIds].flatMap((id) => {
       const brief = briefOfJob(firm.job(id));
@@ -335,6 +287,7 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
     there: [...jobIds].flatMap((id) =>
       thereAt(firm.job(id)).map((thing) => ({ ...thing, job: jobRow(firm.job(id)).name })),
     ),
+    tonight: tonightFor(firm, link),
     cautions: [
       ...carried.filter((item) => item.kind === 'caution'),
       ...[...jobIds].flatMap((id) => assemblyCautions(firm.job(id))),
@@ -347,12 +300,32 @@ function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
   };
 }
 
-/** What a sub’s own page shows, for a paper of it. */
-export const subShared = (installation: Installation, { id, name }: { id: string; name: string }): CrewShared => {
+/** What is left alone this evening, for whoever leads the site; a sub reads what concerns their rooms. */
+const tonightFor = (firm: FirmReading, { audience, job }: OpenLink): CrewShared['tonight'] =>
+  audience === 'crew' && job ? leftAloneTonight(firm.job(job)) : [];
+
+/** The areas in which a crew or a sub still has work: those whose sheets they may have. */
+export function areasOfCrew(firm: FirmReading, { job, sub }: Pick<OpenLink, 'job' | 'sub'>): ReadonlySet<string> {
+  const plan = job ? planOf(firm.job(job)) : wholePlan(firm);
+  return new Set(
+    (plan?.tasks ?? []).flatMap(({ crew, state, area }) =>
+      area && state !== 'done' && crew !== null && (sub === null || crew === sub) ? [area] : [],
+    ),
+  );
+}
+
+/** What a sub’s own page shows of one job, for a paper of it. */
+export const subShared = (
+  installation: Installation,
+  { id, name }: { id: string; name: string },
+  job: JobReading,
+): CrewShared => {
   const firm = readFirm(installation);
-  return crewShared(firm, {
-    ...{ id: '', job: null, sub: id, audience: 'sub', recipient: name, expires_on: firm.today, revoked_at: null },
-  });
+  const link = {
+    ...{ id: '', job: null, sub: id, audience: 'sub' as const, recipient: name, expires_on: firm.today },
+    ...{ revoked_at: null, request: null, inspection: null },
+  };
+  return crewShared(firm, link, job.id);
 };
 
 /** How far ahead a crew's page looks. */
@@ -397,10 +370,18 @@ function roomsOfSub(
   return [...nextIn(mine)].flatMap(([area, task]) => roomOf(firm.job(task.job), area, task, last, trade));
 }
 
+type Licence = CrewShared['days'][number]['works'][number]['licence'];
+
+/** Of the licence that a piece of work needs; null where it needs none. */
+function licenceWords(firm: FirmReading, { trade, crewKey: crew, until }: NextWork): Licence {
+  const standing = licenceFor(firm, { trade, crew }, until);
+  return standing && { words: sayLicence(standing, firm.today), missing: standing.kind !== 'held' };
+}
+
 function daysOf(
+  firm: FirmReading,
   plan: StoredPlan,
   jobIds: ReadonlySet<string>,
-  now: Day,
   sub: string | null,
   jobs: ReadonlyMap<string, { name: string; address: string }>,
 ): CrewShared['days'] {
@@ -410,7 +391,7 @@ function daysOf(
     nextWork(
       plan,
       new Set([job]),
-      now,
+      firm.today,
       AHEAD_DAYS,
       (task) => task.crew !== null && (sub === null || task.crew === sub),
     ).map((work) => ({ job, work })),
@@ -434,6 +415,7 @@ function daysOf(
           half: work.afternoon ? 'from noon' : 'from the morning',
           ready: work.after.map(sayWork),
           leaves: followers.slice(0, 3),
+          licence: licenceWords(firm, work),
         };
       }),
     }));

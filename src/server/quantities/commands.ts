@@ -6,6 +6,7 @@ import { insert, orNull, update } from '../database/query';
 import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
 import { Refusal } from '../refusal';
 import { measuresNow } from '../reading/layouts';
+import { unseenPrices } from '../rights/sees';
 
 type Kept = InferType<typeof keepCalculation.schema>;
 
@@ -63,7 +64,10 @@ export const quantityHandlers = handlers({
   },
   'calculation.change': (context, { id, version, ...kept }) => {
     const row = requireVersion(context, 'calculation', id, version);
-    update(context.db, 'calculation', id, values(context, { id: row.area, job: row.job }, kept));
+    update(context.db, 'calculation', id, {
+      ...values(context, { id: row.area, job: row.job }, kept),
+      ...unseenPrices(context, row, 'unit_price'),
+    });
     context.logFor(row.job);
   },
 });

@@ -20,6 +20,14 @@ export const movesSince = (job: JobReading, since: string): KeptMove[] =>
     { job: job.id, since },
   ).map(({ cause, ...move }) => ({ ...move, causes: causesIn(cause) }));
 
+/** How the job's last day moved since an instant, and why. */
+export const endMovesSince = (job: JobReading, since: string): KeptMove[] =>
+  queryAll<Pick<Rows['plan_move'], 'task' | 'halves' | 'cause'>>(
+    job.firm.db,
+    'SELECT task, halves, cause FROM plan_move WHERE job = @job AND task IS NULL AND made_at > @since ORDER BY id',
+    { job: job.id, since },
+  ).map(({ cause, ...move }) => ({ ...move, causes: causesIn(cause) }));
+
 /** What the newest plan moved of a job, and why. */
 export const newestMoves = ofJob((job): KeptMove[] =>
   queryAll<Pick<Rows['plan_move'], 'task' | 'halves' | 'cause'>>(

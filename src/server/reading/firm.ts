@@ -13,16 +13,30 @@ import { ofFirm } from './reading';
 
 export const firmRow = ofFirm(({ db }) => queryOne<Rows['firm']>(db, 'SELECT * FROM firm'));
 
-/** The people of the firm in the order in which they came. */
+/** The people who are let in, in the order in which they came. */
 export const peopleOf = ofFirm(({ db }) =>
   queryAll<Pick<Rows['person'], 'id' | 'name' | 'role' | 'email' | 'phone'>>(
     db,
-    'SELECT id, name, role, email, phone FROM person ORDER BY rowid',
+    `SELECT id, name, role, email, phone FROM person WHERE state = 'active' ORDER BY rowid`,
   ),
 );
 
+/** The same with how they come in; who has left comes last. */
+export const accountRows = ofFirm(({ db }) =>
+  queryAll<Omit<Rows['person'], 'password_hash'> & { joined: 0 | 1 }>(
+    db,
+    `SELECT id, name, role, email, phone, state, sees_prices, version, password_hash IS NOT NULL AS joined
+      FROM person ORDER BY state = 'closed', rowid`,
+  ),
+);
+
+/** The jobs of those who see only theirs. */
+export const jobsOfPeople = ofFirm(({ db }) =>
+  groupBy(queryAll<Rows['person_job']>(db, 'SELECT person, job FROM person_job'), ({ person }) => person as string),
+);
+
 export const personNames = ofFirm(
-  (firm): ReadonlyMap<string, string> => new Map(peopleOf(firm).map(({ id, name }) => [id, name])),
+  (firm): ReadonlyMap<string, string> => new Map(accountRows(firm).map(({ id, name }) => [id, name])),
 );
 
 export const subRows = ofFirm(({ db }) => queryAll<Rows['sub']>(db, 'SELECT * FROM sub ORDER BY name, id'));
@@ -118,11 +132,11 @@ export const keptJobs = ofFirm(({ db }) =>
   queryAll<Pick<Rows['job'], 'id' | 'name'>>(db, 'SELECT id, name FROM job WHERE removed = 0 ORDER BY position, id'),
 );
 
-export const openJobRows = ofFirm(({ db }) =>
+export const openJobRows = ofFirm(({ db, sees }) =>
   queryAll<Pick<Rows['job'], 'id' | 'name' | 'state' | 'weight' | 'units'>>(
     db,
     `SELECT id, name, state, weight, units FROM job WHERE removed = 0 AND state <> 'closed' ORDER BY position`,
-  ),
+  ).filter(({ id }) => sees.jobs === null || sees.jobs.has(id)),
 );
 
 /** The search for a better plan: how far it is, or how it ended. */

@@ -54,9 +54,11 @@ export const goodsOf = ofJob((job): Goods[] => {
         open: row.choice === '',
         ordered: isOrdered(row.state),
         quantity,
-        unitPrice: row.unit_price,
+        unitPrice: job.firm.sees.prices ? row.unit_price : null,
         price:
-          row.unit_price === null ? null : lineNet({ quantity: quantity ?? 1, unitPrice: row.unit_price }, currency),
+          row.unit_price === null || !job.firm.sees.prices
+            ? null
+            : lineNet({ quantity: quantity ?? 1, unitPrice: row.unit_price }, currency),
         allowance: row.allowance,
         category: row.category,
         choice: row.choice,

@@ -8,6 +8,8 @@ import type { Day } from '@/core/units/day';
 import type { Rows } from '../database/rows';
 import { PLAN_FORM, taskInForm, waitInForm } from './plan-form';
 import { OF_JOBS, ofFirm, ofJob, rowsOf } from './reading';
+import type { Sees } from '../rights/sees';
+import { withoutOthers } from '@/core/schedule/reasons';
 
 /** A stored plan, whole or of one job. */
 export interface StoredPlan extends Plan {
@@ -99,8 +101,20 @@ export function planAsOf(db: Connection, at: string): StoredPlan | undefined {
   return row?.version == null ? undefined : readPlan(db, { version: row.version });
 }
 
-/** The newest plan of all jobs; undefined while there is none. */
-export const wholePlan = ofFirm(({ db }) => readPlan(db));
+/** The newest plan of all jobs, or of those that whoever asks may look at; undefined while there is none. */
+export const wholePlan = ofFirm(({ db, sees }) => seenOf(readPlan(db), sees));
+
+/** What of a plan is of jobs that somebody may look at; where a crew is meanwhile is not said. */
+function seenOf(plan: StoredPlan | undefined, { jobs }: Sees): StoredPlan | undefined {
+  if (!plan || !jobs) return plan;
+  const own = plan.tasks.filter(({ job }) => jobs.has(job));
+  const ids = new Set(own.map(({ id }) => id));
+  return {
+    ...plan,
+    tasks: own.map((task) => ({ ...task, reason: withoutOthers(task.reason, (id) => ids.has(id)) })),
+    links: plan.links.filter(({ before, after }) => ids.has(before) && ids.has(after)),
+  };
+}
 
 const byJob = ofFirm((firm): ReadonlyMap<string, StoredPlan> => {
   const whole = wholePlan(firm);
@@ -113,7 +127,7 @@ const byJob = ofFirm((firm): ReadonlyMap<string, StoredPlan> => {
 
 /** The newest plan of one job; undefined while there is none. */
 export const planOf = ofJob((job): StoredPlan | undefined => {
-  if (job.firm.jobs.length === 1) return readPlan(job.firm.db, { job: job.id });
+  if (job.firm.jobs.length === 1) return seenOf(readPlan(job.firm.db, { job: job.id }), job.firm.sees);
   const whole = wholePlan(job.firm);
   return whole && (byJob(job.firm).get(job.id) ?? { ...whole, tasks: [], links: [] });
 });

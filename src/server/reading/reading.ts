@@ -1,6 +1,7 @@
 import type { JobId } from '@/core/ids';
 import type { Day } from '@/core/units/day';
 import { dayIn, type Zone } from '@/core/units/zone';
+import { needSeen, SEES_ALL, type Sees } from '../rights/sees';
 import type { Clock } from '../clock';
 import { queryAll, type Values } from '../database/query';
 import type { Connection } from '../database/open';
@@ -18,6 +19,8 @@ export interface FirmReading {
   /** The jobs that this reading is of: what one of them is asked, is read of all of them at once. */
   readonly jobs: readonly JobId[];
   readonly parts: Map<unknown, unknown>;
+  /** What of it whoever asked may look at. */
+  readonly sees: Sees;
   readonly job: (id: JobId) => JobReading;
 }
 
@@ -31,6 +34,8 @@ export interface JobReading {
 export interface Source {
   db: Connection;
   clock: Clock;
+  /** What of it whoever asks may look at; all of it where nothing is said. */
+  sees?: Sees;
   /** Readings of this very moment that were made for others; none where something is about to be written. */
   kept?: KeptReadings;
 }
@@ -57,10 +62,11 @@ export const readHouse = (source: Source): FirmReading => reading(source, 'house
 const jobsThat = (db: Connection, condition: string): JobId[] =>
   queryAll<{ id: JobId }>(db, `SELECT id FROM job WHERE ${condition} ORDER BY position, id`).map(({ id }) => id);
 
-function reading({ db, clock, kept }: Source, of: string, jobs: () => readonly JobId[]): FirmReading {
+function reading({ db, clock, kept, sees }: Source, of: string, jobs: () => readonly JobId[]): FirmReading {
   const zone = zoneOf(db);
   const today = dayIn(zone, clock.now());
-  const key = `${of} ${today} ${zone}`;
+  const mine = sees?.jobs;
+  const key = [of, today, zone, ...(mine ? ['of', ...mine] : []), sees?.prices ?? true].join(' ');
   const found = kept?.get(key);
   if (found) return found;
   const known = new Map<JobId, JobReading>();
@@ -68,9 +74,11 @@ function reading({ db, clock, kept }: Source, of: string, jobs: () => readonly J
     db,
     zone,
     today,
-    jobs: jobs(),
+    jobs: mine ? jobs().filter((job) => mine.has(job)) : jobs(),
     parts: new Map(),
+    sees: sees ?? SEES_ALL,
     job: (id) => {
+      if (sees) needSeen(sees, id);
       const job = known.get(id) ?? { id, firm, parts: new Map() };
       known.set(id, job);
       return job;

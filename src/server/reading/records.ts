@@ -69,23 +69,25 @@ export const recordsAround = (db: Connection, walk: string): Observation[] =>
  * What was kept of a job after one of its records, however long ago it was seen, with all that was ever said of the items
  * it speaks of. A phone without a signal hands over what it saw long after others did.
  * @param last the newest record that was known then; undefined for what was seen of late
+ * @param days how far back that is
  */
 export function recordsKeptAfter(
   { id: job, firm: { db, today } }: JobReading,
   last: string | null | undefined,
+  days = LATELY_DAYS,
 ): { all: Observation[]; fresh: ReadonlySet<string> } {
   const kept = queryAll<RecordRow>(
     db,
     last === undefined
       ? 'SELECT * FROM standing_observation WHERE job = @job AND at >= @since ORDER BY at, id'
-      : // Found by the order of keeping: the plus keeps the job's whole past from being looked through.
+      : // Found by the order of keeping.
         `SELECT *
           FROM standing_observation
           WHERE id IN (SELECT id
             FROM observation
-            WHERE rowid > coalesce((SELECT rowid FROM observation WHERE id = @last), 0) AND +job = @job)
+            WHERE rowid > coalesce((SELECT rowid FROM observation WHERE id = @last), 0) AND job = @job)
           ORDER BY at, id`,
-    last === undefined ? { job, since: addDays(today, -LATELY_DAYS) } : { job, last },
+    last === undefined ? { job, since: addDays(today, -days) } : { job, last },
   );
   const items = new Set(
     kept.flatMap(({ matter, kind }) =>

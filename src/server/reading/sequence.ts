@@ -1,7 +1,7 @@
 import type { Day } from '@/core/units/day';
 import type { JobTask } from '@/core/sequence/rules';
 import { groupBy } from '@/core/group-by';
-import { queryAll } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Rows } from '../database/rows';
 import { OF_JOBS, rowsOf, type FirmReading, type JobReading } from './reading';
 
@@ -57,6 +57,10 @@ export const pinRows = rowsOf<Rows['pin']>(`SELECT * FROM pin WHERE job ${OF_JOB
 export const inspectionRows = rowsOf<Rows['inspection']>(
   `SELECT * FROM inspection WHERE job ${OF_JOBS} AND state IN ('booked', 'passed', 'failed') ORDER BY rowid`,
 );
+
+/** One visit, however it went. */
+export const inspectionRow = ({ firm: { db }, id: job }: JobReading, id: string): Rows['inspection'] | undefined =>
+  queryOne<Rows['inspection']>(db, 'SELECT * FROM inspection WHERE id = @id AND job = @job', { id, job });
 
 /** Visits that are booked, and those since a day, over all jobs, the booked ones first. */
 export const visitRows = (

@@ -69,17 +69,41 @@ export const openQuestions = rowsOf<QuestionRow>(
     ORDER BY asked_at, question.id`,
 );
 
+/** Of what somebody was reminded, and when last. */
+export const remindedRows = rowsOf<Rows['reminder']>(`SELECT * FROM reminder WHERE job ${OF_JOBS}`);
+
+/** What subs said is done and nobody has looked at, the oldest first. */
+export const openDoneWords = rowsOf<Rows['done_word']>(
+  `SELECT * FROM done_word WHERE job ${OF_JOBS} AND settled_at IS NULL ORDER BY said_at, id`,
+);
+
+/** What was said is done with a sub's links, the newest of each piece of work. */
+export const doneWordsOfSub = (firm: FirmReading, sub: string): ReadonlyMap<string, Rows['done_word']> =>
+  new Map(
+    queryAll<Rows['done_word']>(
+      firm.db,
+      `SELECT done_word.*
+        FROM share_link
+        JOIN done_word ON done_word.share_link = share_link.id
+        WHERE share_link.sub = @sub
+        ORDER BY said_at`,
+      { sub },
+    ).map((row) => [`${row.area}:${row.phase}`, row]),
+  );
+
 /** What was asked and answered on the pages of one who reads them, the oldest first. */
 export const questionsOfLink = (firm: FirmReading, link: string): Rows['question'][] =>
   queryAll<Rows['question']>(
     firm.db,
-    `SELECT * FROM question
-      WHERE share_link IN (SELECT other.id
-        FROM share_link
-        JOIN share_link AS other ON other.audience = share_link.audience AND other.job IS share_link.job
-          AND other.sub IS share_link.sub AND (other.recipient = share_link.recipient OR share_link.audience IN ('client', 'sub'))
-        WHERE share_link.id = @link)
-      ORDER BY asked_at DESC, id
+    // Questions are few and links are many: one goes out with each message.
+    `SELECT question.*
+      FROM question
+      JOIN share_link AS other ON other.id = question.share_link
+      JOIN share_link AS mine ON mine.id = @link
+      WHERE question.job IN (SELECT id FROM job WHERE mine.job IS NULL OR id = mine.job)
+        AND other.audience = mine.audience AND other.job IS mine.job AND other.sub IS mine.sub
+        AND (other.recipient = mine.recipient OR mine.audience IN ('client', 'sub'))
+      ORDER BY asked_at DESC, question.id
       LIMIT 20`,
     { link },
   ).reverse();
@@ -142,8 +166,9 @@ export const linkRows = (
     { job: job.id, subs: JSON.stringify(subs), today: job.firm.today, ...most },
   );
 
-/** Answers to questions: each is of whoever asked, and stands beside the question. */
-const ANSWERS = 'SELECT job_update FROM question WHERE job_update IS NOT NULL';
+/** Is no answer to a question: those are of whoever asked, and stand beside the question. */
+const isNoAnswer = (update: string): string =>
+  `NOT EXISTS (SELECT 1 FROM question WHERE question.job_update = ${update})`;
 
 /** Updates that were sent for an audience, the newest first; what went to one sub alone, or to whoever asked, is theirs. */
 export const sentUpdates = (job: JobReading, audience: Reader, most: number): UpdateRow[] =>
@@ -155,7 +180,7 @@ export const sentUpdates = (job: JobReading, audience: Reader, most: number): Up
         AND NOT EXISTS (
           SELECT 1 FROM message JOIN share_link ON share_link.id = message.share_link
           WHERE message.job_update = job_update.id AND share_link.audience = 'sub')
-        AND id NOT IN (${ANSWERS})
+        AND ${isNoAnswer('job_update.id')}
       ORDER BY sent_at DESC
       LIMIT @most`,
     { job: job.id, audience, most },
@@ -163,6 +188,67 @@ export const sentUpdates = (job: JobReading, audience: Reader, most: number): Up
 
 /** The message that a link went out with; what it was used for later are answers. */
 export const messageOfLink = (db: Connection, link: string): Rows['message'] | undefined =>
-  queryOne<Rows['message']>(db, `SELECT * FROM message WHERE share_link = @link AND job_update NOT IN (${ANSWERS})`, {
-    link,
-  });
+  queryOne<Rows['message']>(
+    db,
+    `SELECT * FROM message WHERE share_link = @link AND ${isNoAnswer('message.job_update')}`,
+    { link },
+  );
+
+/** The jobs that whoever asks may look at, as a list; null for all. */
+const seenJobs = ({ sees }: FirmReading): string | null => (sees.jobs ? JSON.stringify([...sees.jobs]) : null);
+
+export type ToldMessage = Rows['message'] &
+  Pick<UpdateRow, 'job' | 'title' | 'body'> & { job_name: string; opened: number; opened_at: string | null };
+
+/**
+ * Messages to somebody over all jobs, the newest first.
+ * @param to part of their name or address; everybody's where it is empty
+ */
+export const messagesTo = (firm: FirmReading, to: string, most: number, before: PastPlace = NEWEST): ToldMessage[] =>
+  queryAll<ToldMessage>(
+    firm.db,
+    `SELECT message.*, job_update.job, job_update.title, job_update.body, job.name AS job_name,
+      share_link.opened, share_link.opened_at
+      FROM message
+      JOIN job_update ON job_update.id = message.job_update
+      JOIN job ON job.id = job_update.job
+      JOIN share_link ON share_link.id = message.share_link
+      WHERE (queued_at, message.id) < (@at, @id)
+        AND (@to = '' OR instr(lower(message.recipient), @to) > 0 OR instr(lower(message.address), @to) > 0)
+        AND (@jobs IS NULL OR job_update.job IN (SELECT value FROM json_each(@jobs)))
+      ORDER BY queued_at DESC, message.id DESC
+      LIMIT @most`,
+    { to: to.toLowerCase(), ...before, most, jobs: seenJobs(firm) },
+  );
+
+/** Names of those who were written to last, each once. */
+export const lastWritten = (firm: FirmReading, most: number): string[] =>
+  queryAll<{ recipient: string }>(
+    firm.db,
+    `SELECT DISTINCT recipient
+      FROM (SELECT recipient
+        FROM message
+        JOIN job_update ON job_update.id = message.job_update
+        WHERE @jobs IS NULL OR job_update.job IN (SELECT value FROM json_each(@jobs))
+        ORDER BY queued_at DESC
+        LIMIT 400)
+      LIMIT @most`,
+    { most, jobs: seenJobs(firm) },
+  ).map(({ recipient }) => recipient);
+
+/** The newest answers that came by some links, with who of the firm was signed in where they came from. */
+export const answersBy = (
+  { db }: FirmReading,
+  links: readonly string[],
+  most: number,
+): (Rows['link_answer'] & { person_name: string | null })[] =>
+  queryAll(
+    db,
+    `SELECT link_answer.*, person.name AS person_name
+      FROM link_answer
+      LEFT JOIN person ON person.id = link_answer.person
+      WHERE share_link IN (SELECT value FROM json_each(@links))
+      ORDER BY at DESC, command
+      LIMIT @most`,
+    { links: JSON.stringify(links), most },
+  );

@@ -6,6 +6,7 @@ import { slotOf, type Slot } from '@/core/units/slot';
 import type { Day } from '@/core/units/day';
 import { isWorkday, workdaysAfter } from '@/core/units/workday';
 import { queryAll } from '../database/query';
+import type { Connection } from '../database/open';
 import type { Rows } from '../database/rows';
 import { firmRow, holidaysOf, subRows } from './firm';
 import { jobRow } from './job';
@@ -18,6 +19,17 @@ export type VisitDay = Rows['visit_day'];
 export const visitDays = ofFirm(
   ({ db }): ReadonlyMap<string, VisitDay> =>
     new Map(queryAll<VisitDay>(db, 'SELECT * FROM visit_day').map((row) => [row.task, row])),
+);
+
+/** Of visits of which their office was told something: whether that it cannot be kept. */
+export const officesTold = ofFirm(
+  ({ db }): ReadonlyMap<string, boolean> =>
+    new Map(
+      queryAll<Rows['inspection_told']>(db, 'SELECT * FROM inspection_told').map(({ inspection, off }) => [
+        inspection,
+        off === 1,
+      ]),
+    ),
 );
 
 /** The last day that the client of each job goes by. */
@@ -80,6 +92,18 @@ export const declinedWaits = ofJob((job): NotBefore[] => {
       : [],
   );
 });
+
+/** Visits that were asked for, still stand on that day and wait for an answer; `reminded` where they were asked once more. */
+export const unansweredVisits = (db: Connection, today: Day): (VisitDay & { reminded: string | null })[] =>
+  queryAll(
+    db,
+    `SELECT visit_day.*, reminder.at AS reminded
+      FROM visit_day
+      LEFT JOIN reminder ON reminder.job = visit_day.job AND reminder.about = visit_day.task
+      WHERE said = 'asked' AND told_day = day AND told_half = half AND day >= @today
+      ORDER BY day, half, task`,
+    { today },
+  );
 
 /** What a plan keeps to; nothing before there is one. */
 export const standingOfVisits = ofFirm((firm): Standing | undefined => {

@@ -19,6 +19,8 @@ import { workdaysAfter } from '@/core/units/workday';
 import { holidaysOf, officesOf } from '../reading/firm';
 import type { Rows } from '../database/rows';
 import { readHouse } from '../reading/reading';
+import { notifyParty } from '../news/notify';
+import { sayHalfDay } from '@/core/words/visit-word';
 import { addExtraWork } from './extra-work';
 
 /** Who looks at it: the office that looks at all of these kinds, else the first that looks at any. */
@@ -167,7 +169,26 @@ const inspectionCause = (
 ): Cause => ({ kind: 'inspection', area, place: requireRow(context, 'area', area).name, phase, what, day });
 
 export const inspectionHandlers = handlers({
-  'office.set': (context, { id, version, name, phone, phases, weekdays, noticeDays, visitsADay, kinds }) => {
+  'inspection.show': (context, { id, ...to }) => {
+    const visit = requireRow(context, 'inspection', id);
+    if (visit.state !== 'booked')
+      throw unprocessable('not-booked', 'Only a visit that is booked is shown to its office.', 'id');
+    const { name } = requireRow(context, 'job', visit.job);
+    const what = phaseFacts(visit.phase).label;
+    const when = sayHalfDay(visit, today(context.installation));
+    notifyParty(
+      context,
+      visit.job,
+      { inspection: id },
+      {
+        title: `${name}: ${what}, ${when}`,
+        body: `Your visit for ${what} at ${name} is booked for ${when}. What is there to be seen is on the page below.`,
+      },
+      to,
+    );
+    context.logFor(visit.job);
+  },
+  'office.set': (context, { id, version, name, phone, email, phases, weekdays, noticeDays, visitsADay, kinds }) => {
     const odd = phases.find(
       (phase) => phaseFacts(phase).hold !== 'inspection' && phaseFacts(phase).hold !== 'water-test',
     );
@@ -180,6 +201,7 @@ export const inspectionHandlers = handlers({
     const row = {
       name,
       phone,
+      email,
       phases: JSON.stringify(phases),
       weekdays: JSON.stringify([...new Set(weekdays)].sort()),
       notice_days: noticeDays,

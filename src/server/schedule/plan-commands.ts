@@ -2,7 +2,8 @@ import { lastDay } from '@/core/units/slot';
 import { jobFinish } from '@/core/schedule/plan';
 import { sayWork } from '@/core/words/work';
 import { feedLink, hashOf, tokenOf } from '../tokens';
-import { insert, orNull, execute } from '../database/query';
+import { execute, insert, orNull, queryAll } from '../database/query';
+import type { Connection } from '../database/open';
 import { handlers, requireRow } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
 import { readPlan } from '../reading/plan';
@@ -62,3 +63,14 @@ export const planHandlers = handlers({
   },
   'plan.search-stop': (context) => stopSearch(context.db),
 });
+
+/** Every calendar made anew from another secret. @returns how many */
+export function newFeedTokens(db: Connection, secret: string): number {
+  const feeds = queryAll<{ id: string }>(db, 'SELECT id FROM feed');
+  for (const { id } of feeds)
+    execute(db, 'UPDATE feed SET token_hash = @hash WHERE id = @id', {
+      id,
+      hash: hashOf(tokenOf({ secret }, feedLink(id))),
+    });
+  return feeds.length;
+}

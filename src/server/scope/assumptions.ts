@@ -16,6 +16,7 @@ import { changesFrom } from '../reading/held';
 import { readJob } from '../reading/reading';
 import { notFound, Refusal, unprocessable } from '../refusal';
 import { addExtraWork, dropExtraWorkOf, setExtraWork } from '../schedule/extra-work';
+import { unseenPrices } from '../rights/sees';
 
 type Fields = Omit<InferType<typeof addAssumption.schema>, 'id' | 'job' | 'area'>;
 
@@ -51,7 +52,10 @@ export const assumptionHandlers = handlers({
     const row = requireVersion(context, 'assumption', id, version);
     if (row.state !== 'open')
       throw unprocessable('settled-already', 'This is settled; open it again to change it.', 'id');
-    update(context.db, 'assumption', id, values(context, row.area, fields));
+    update(context.db, 'assumption', id, {
+      ...values(context, row.area, fields),
+      ...unseenPrices(context, row, 'fallback_price'),
+    });
     context.logFor(row.job);
   },
   'assumption.settle': (context, { id, verdict, found, walk, extraId }) => {

@@ -27,6 +27,7 @@ import { addAreaAfter, changeArea } from '../sites/areas';
 import { layoutNow, measuresNow } from '../reading/layouts';
 import { needOwnName } from '../sites/commands';
 import { recordDecision } from '../sites/decisions';
+import { unseenPrices } from '../rights/sees';
 
 type ScopeFields = Omit<InferType<typeof addScope.schema>, 'id' | 'job' | 'area'>;
 
@@ -206,7 +207,11 @@ export const scopeHandlers = handlers({
     const proof = proofIn(context, finding);
     // What was proved stays proved while nobody says otherwise of it.
     const keeps = was.proved === 'dead' && finding.live !== true && finding.kind === 'service';
-    update(context.db, 'finding', id, { ...findingValues(context, job, finding), ...(keeps ? {} : proof) });
+    update(context.db, 'finding', id, {
+      ...findingValues(context, job, finding),
+      ...(keeps ? {} : proof),
+      ...unseenPrices(context, was, 'unit_price'),
+    });
     followService(context, job, id, finding);
   },
   'finding.prove': (context, { id, version, state, by, need }) => {

@@ -32,6 +32,7 @@ import { settleCheck } from './checks';
 import { requireDayInJob, requirePastDay } from './days';
 import { addHistory } from './history';
 import { NOT_ORDERED, orderGoods } from './order-goods';
+import { unseenPrices } from '../rights/sees';
 
 type Facts = Omit<InferType<typeof changeSelection.schema>, 'id' | 'version' | 'phase' | 'category'>;
 
@@ -231,6 +232,7 @@ export const selectionHandlers = handlers({
     const words = orderWords(facts);
     update(context.db, 'selection', id, {
       ...values(context, row.job, row.area, id, facts),
+      ...unseenPrices(context, row, 'unit_price'),
       phase,
       category,
       ...stateAfter(row.state, facts.choice),
@@ -292,7 +294,12 @@ export const selectionHandlers = handlers({
       throw unprocessable('ordered-already', 'This is ordered; there is nothing left to compare.', 'id');
     for (const [at, { picture }] of alternatives.entries())
       if (picture) requireRow(context, 'picture', picture, `alternatives.${at}.picture`);
-    update(context.db, 'selection', id, { alternatives: JSON.stringify(alternatives) });
+    const before = JSON.parse(row.alternatives) as Alternative[];
+    const priced = alternatives.map((one) => {
+      const known = before.find((other) => other.id === one.id);
+      return { ...one, ...unseenPrices(context, { unitPrice: known?.unitPrice ?? null }, 'unitPrice') };
+    });
+    update(context.db, 'selection', id, { alternatives: JSON.stringify(priced) });
     context.logFor(row.job);
   },
   'selection.choose': (context, { id, version, alternative, reason }) =>

@@ -16,7 +16,7 @@ import {
   type PlanContext,
 } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
-import { needClientOf, notifyClient } from '../news/notify';
+import { needAskedOf, needClientOf, notifyClient, notifyParty } from '../news/notify';
 import { requestCause } from './causes';
 import { requirePastDay } from './days';
 import { readJob } from '../reading/reading';
@@ -104,6 +104,11 @@ function needFormer(context: CommandContext, row: RequestRow): void {
       'sent',
     );
 }
+
+/** What somebody outside is asked, with where it is answered. */
+const askingWords = (row: RequestRow): string =>
+  `${sentence(row.subject)} Pictures, measures and drawings are on the page below; please answer there` +
+  `${row.takes_high > 0 ? `, within ${row.takes_high} days if you can` : ''}. What waits for it cannot be ordered or built before.`;
 
 const SENT = { answered_on: null, answered_by: '', outcome: null, conditions: '', reminded_on: null };
 
@@ -220,10 +225,31 @@ export const requestHandlers = handlers({
     );
     context.replan(row.job, requestCause(row, 'sent'));
   },
+  'request.ask-party': (context, { id, version, ...to }) => {
+    const row = needRequest(context, id, version);
+    if (row.party === 'client' || row.party === 'us')
+      throw unprocessable(
+        'not-outside',
+        row.party === 'us' ? 'This is yours to settle.' : 'The client is asked on their own page.',
+        'id',
+      );
+    needFormer(context, row);
+    const { name: job } = requireRow(context, 'job', row.job);
+    addHistory(context, about(row), `asked of ${to.name} on a page of their own`);
+    notifyParty(context, row.job, { request: id }, { title: `${job}: ${row.subject}`, body: askingWords(row) }, to);
+    // Who was asked by another way before is given the page of it: since when, and by when, stays as it was.
+    if (row.sent_on && !row.outcome) return context.planStays(row.job);
+    update(context.db, 'request', id, {
+      ...{ sent: 'asked on a page of their own', sent_on: today(context.installation), expected_on: null },
+      ...SENT,
+    });
+    context.replan(row.job, requestCause(row, 'sent'));
+  },
   'request.reply': (context, { id, name, outcome, conditions }) => {
     const row = requireRow(context, 'request', id);
-    needClientOf(context, row.job);
-    if (row.party !== 'client' || !row.sent_on || row.outcome)
+    if (row.party === 'client') needClientOf(context, row.job);
+    else needAskedOf(context, id);
+    if (!row.sent_on || row.outcome)
       throw unprocessable('not-asked', row.outcome ? 'This is answered already.' : 'This was not asked.', 'id');
     settle(context, row, outcome, conditions, today(context.installation), name);
   },

@@ -60,7 +60,7 @@ export const methodHandlers = handlers({
         ON CONFLICT (phase) DO UPDATE SET per_half_day = excluded.per_half_day`,
       { phase, perHalfDay },
     );
-    for (const { area, job } of queryAll<{ area: string; job: string }>(
+    const timed = queryAll<{ area: string; job: string }>(
       context.db,
       `SELECT step.area, area.job
         FROM step
@@ -68,10 +68,9 @@ export const methodHandlers = handlers({
         JOIN job ON job.id = area.job
         WHERE step.phase = @phase AND basis = 'quantity' AND job.removed = 0 AND job.state <> 'closed'`,
       { phase },
-    )) {
-      timeTrack(context.installation, area);
-      context.replan(job, { kind: 'rate', phase });
-    }
+    );
+    for (const { area } of timed) timeTrack(context.installation, area);
+    context.replanAll([...new Set(timed.map(({ job }) => job))], { kind: 'rate', phase });
   },
   'step.time': (context, { area, phase, basis, halfDays, crews }) => {
     const { job, name } = requireRow(context, 'area', area, 'area');

@@ -71,6 +71,7 @@ export const siteHandlers = handlers({
       address: job.address,
       client: job.client,
       client_email: job.clientEmail,
+      getting_in: job.gettingIn,
       units: job.units,
       state: 'scoping',
       start_day: job.startDay,
@@ -87,7 +88,8 @@ export const siteHandlers = handlers({
     execute(
       context.db,
       `UPDATE job
-        SET name = @name, address = @address, client = @client, client_email = @email, units = @units, state = @state,
+        SET name = @name, address = @address, client = @client, client_email = @email,
+          getting_in = @gettingIn, units = @units, state = @state,
           start_day = @start, promise_day = @promise, lived_in = @lived, loud_half = @loud, leaves = coalesce(@leaves,
           leaves), version = version + 1
         WHERE id = @id`,
@@ -97,6 +99,7 @@ export const siteHandlers = handlers({
         address: job.address,
         client: job.client,
         email: job.clientEmail,
+        gettingIn: job.gettingIn,
         units: job.units,
         state: job.state,
         start: job.startDay,

@@ -12,6 +12,7 @@ import { areaPaper, jobPaper } from '../papers/documents';
 import type { PaperFile } from '../papers/paper-response';
 import type { Installation } from '../installation';
 import { readFirm, readJob } from '../reading/reading';
+import type { Sees } from '../rights/sees';
 import { forecastView } from '../plan/forecast';
 import { planDocument } from '../plan/document';
 import { pullView } from '../plan/pull';
@@ -45,7 +46,9 @@ export const TASKS = {
   review: read((installation, job: string, walk: string) =>
     reviewView(readJob(installation, job), walk, () => readFirm(installation)),
   ),
-  packs: read((installation, have: Record<string, PackMarks>) => packNews(installation, have)),
+  packs: read((installation, have: Record<string, PackMarks>, sees: Sees | undefined) =>
+    packNews({ ...installation, ...(sees ? { sees } : {}) }, have),
+  ),
   'job paper': (
     installation: Installation,
     job: string,
@@ -59,9 +62,7 @@ export const TASKS = {
   'area paper': (installation: Installation, area: string, file: string, origin: string): Promise<PaperFile> =>
     areaPaper(installation, area, file, origin),
   'plan document': read(planDocument),
-  forecast: read((installation, job: string, seesPrices: boolean) =>
-    forecastView(readFirm(installation), job, seesPrices),
-  ),
+  forecast: read((installation, job: string, sees: Sees) => forecastView(readFirm(installation), job, sees)),
 };
 
 export type Tasks = typeof TASKS;

@@ -22,6 +22,7 @@ export function areasView(job: JobReading): AreasView {
       promiseDay: row.promise_day,
       livedIn: row.lived_in === 1,
       loudHalf: row.loud_half,
+      gettingIn: row.getting_in,
     },
     levels: [...levelRows(job)].reverse().map(({ id, name, height }) => ({ id, name, height })),
     areas: areasUpward(job).map((area) => ({

@@ -115,7 +115,8 @@ export function scheduleView(firm: FirmReading, options: BoardOptions & { job?: 
       .filter((crew) => whole?.tasks.some((task) => task.crew === crew.sub && task.state !== 'done'))
       .map((crew) => ({ id: crew.sub, name: crew.name })),
     looks: [...coveredLooks(firm, options.job), ...(whole && window ? looksIn(whole, window, options.job) : [])],
-    goal: whole?.bound ? goalOf(firm, whole, names, options.job) : null,
+    // It is of all jobs, and so is what it would move.
+    goal: whole?.bound && !firm.sees.jobs ? goalOf(firm, whole, names, options.job) : null,
     moved: movedView(firm, options.job),
     linksUntil: subLinksUntil(now),
   };

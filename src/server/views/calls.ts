@@ -4,11 +4,15 @@ import type { TodayView } from '@/contract/views/plan';
 import { binSwapDay } from '@/core/walks/housekeeping';
 import { jobTaskId } from '@/core/sequence/site';
 import { addDays, formatDay, type Day } from '@/core/units/day';
-import { dayOfSlot } from '@/core/units/slot';
+import { dayOfSlot, slotOf } from '@/core/units/slot';
+import { subOf } from '@/core/sequence/crews';
+import { TRADES } from '@/core/sequence/trades';
+import { sayLicence } from '@/core/words/licence';
 import { workdaysBefore } from '@/core/units/workday';
-import { holidaysOf, officesOf } from '../reading/firm';
+import { holidaysOf, officesOf, subRows } from '../reading/firm';
 import { jobRow } from '../reading/job';
-import { planOf, tasksOf } from '../reading/plan';
+import { licenceFor } from '../reading/licences';
+import { planOf, tasksOf, wholePlan } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';
 import { pinRows } from '../reading/sequence';
 import { binLevelsOf } from '../reading/walks';
@@ -98,7 +102,9 @@ export function callsOf(firm: FirmReading): TodayView['calls'] {
         ]
       : [];
   });
-  return [...visits, ...finals, ...things, ...asked, ...bins, ...moves].sort((a, b) => (a.day < b.day ? -1 : 1));
+  return [...visits, ...finals, ...things, ...asked, ...bins, ...moves, ...licenceCalls(firm)].sort((a, b) =>
+    a.day < b.day ? -1 : 1,
+  );
 }
 
 /** Working days of notice for a final inspection where no office has said its own. */
@@ -125,4 +131,36 @@ function finalToBook(job: JobReading, until: Day): TodayView['calls'] {
           phone: '',
         },
       ];
+}
+
+/** Days ahead in which whoever comes is asked for a licence that is not on record, or not any more. */
+const LICENCE_AHEAD = 14;
+
+/** Whom to ask for a licence before they come: each once, for the first work that needs it. */
+function licenceCalls(firm: FirmReading): TodayView['calls'] {
+  const plan = wholePlan(firm);
+  if (!plan) return [];
+  const last = slotOf(plan.origin, addDays(firm.today, LICENCE_AHEAD));
+  const phones = new Map(subRows(firm).map(({ id, phone }) => [id as string, phone]));
+  const names = new Map(plan.crewCapacity.map(({ sub, name }) => [sub, name]));
+  const open = plan.tasks
+    .filter(({ state, start, duration }) => state !== 'done' && start < last && duration > 0)
+    .sort((a, b) => a.start - b.start);
+  const calls = new Map<string, TodayView['calls'][number]>();
+  for (const { crew, trade, job, start, finish } of open) {
+    const standing = licenceFor(firm, { trade, crew }, dayOfSlot(plan.origin, finish - 1));
+    const key = `licence-${crew ?? ''}-${trade}`;
+    // That nobody does a trade is said where subs are.
+    if (subOf(crew) === null || !standing || standing.kind === 'held' || calls.has(key)) continue;
+    calls.set(key, {
+      key,
+      text: `${names.get(crew ?? '') ?? ''}, ${TRADES[trade].toLowerCase()}: ${sayLicence(standing, firm.today)}`,
+      jobName: jobRow(firm.job(job)).name,
+      href: routes.firm(),
+      day: dayOfSlot(plan.origin, start),
+      late: dayOfSlot(plan.origin, start) <= firm.today,
+      phone: phones.get(crew ?? '') ?? '',
+    });
+  }
+  return [...calls.values()];
 }

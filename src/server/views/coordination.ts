@@ -60,6 +60,7 @@ export function coordinationView(firm: FirmReading, pathOf: (feed: string) => Pa
       version: office.version,
       name: office.name,
       phone: office.phone,
+      email: office.email,
       phases: office.phases,
       kinds: office.kinds,
       weekdays: office.weekdays,
@@ -213,6 +214,7 @@ function inspectionsOf(firm: FirmReading): InspectionView[] {
       words: row.words,
       by: row.by,
       due: row.day <= now,
+      pageUntil: addDays(row.day > now ? row.day : now, 30),
       unkept: kept ? null : sayUnkeptVisit(unkept(row.day, task, now), now),
     };
   });

@@ -2,22 +2,27 @@ import type { Reader } from '@/contract/commands/news';
 import { clientDraft } from '@/core/news/client-draft';
 import { crewDraft } from '@/core/news/crew-draft';
 import { neighbourDraft } from '@/core/news/neighbour-draft';
-import type { Draft, MovedWork, NamedDay, News } from '@/core/news/news';
+import type { Draft, MovedWork, NamedDay, News, NextWork } from '@/core/news/news';
 import { draftText, unsettled, withOwnWords, type OwnWords, type ShownPart } from '@/core/news/own-words';
 import { sumByCause } from '@/core/schedule/slippage';
 import { taskId } from '@/core/sequence/site';
-import { addDays, daysBetween, formatDay, mondayOf } from '@/core/units/day';
-import { dayOfSlot } from '@/core/units/slot';
+import { addDays, formatDay } from '@/core/units/day';
+import { formatMoney } from '@/core/units/money';
+import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { dayIn } from '@/core/units/zone';
 import { diffSince, type ProgressChange } from '@/core/walks/diff';
 import { sayPlaceAndHours } from '@/core/words/logistic';
+import { sayBy } from '@/core/words/day';
+import { capital } from '@/core/words/letters';
+import { sayHangsOn } from '@/core/words/wait';
 import { sayWork } from '@/core/words/work';
-import { nextWork } from '../plan/effect';
-import { movesSince } from '../reading/baselines';
+import { endMovesSince } from '../reading/baselines';
 import { coveredIn } from '../reading/covered';
 import { firmRow, peopleOf } from '../reading/firm';
 import { areaNames, jobRow } from '../reading/job';
-import { finishDay, planOf } from '../reading/plan';
+import { licenceFor } from '../reading/licences';
+import { currencyOfFirm } from '../reading/money';
+import { finishDay, planOf, tasksOf } from '../reading/plan';
 import { ofJob, type FirmReading, type JobReading } from '../reading/reading';
 import { LATELY_DAYS, recordsKeptAfter } from '../reading/records';
 import { settledAfter } from '../reading/scope';
@@ -27,13 +32,15 @@ import { siteOf } from '../reading/site';
 import { draftLineRows, toldOf } from '../reading/updates';
 import { endDays, lastCauses } from '../reading/visits';
 import { weightsOf, workDoneOf } from '../reading/weights';
+import { clientChange, liveChanges } from './changes';
 import { livingOff } from './living';
 import { logisticsOf } from './logistics';
 import { movedVisits } from './moved';
+import { cautionsTonight, leftAloneTonight } from './tonight';
+import { daysMoved, neededOf, workAhead } from './nearby';
 import { selectionsOf } from './selection';
 
-/** How far ahead is told of at the least, to the end of that week; and for how long it is told what is off. */
-const AHEAD_DAYS = 10;
+/** For how long it is told what is off. */
 const OFF_DAYS = 14;
 /** Days ahead in which a decision is asked for, and in which days have names for whoever writes by hand. */
 const NAMED_DAYS = 28;
@@ -51,22 +58,20 @@ export const stepsBegun = (job: JobReading): Record<string, number> =>
 
 /**
  * The facts of what a reader is told: everything from when they were written to last until now.
- * @param told what they were told last; without it, how things stand
+ * @param told what they were told last; without it, how things stand, with what was seen in so many days
  */
-function newsFor(job: JobReading, audience: Reader, told: ReturnType<typeof toldOf>): News {
+function newsFor(job: JobReading, audience: Reader, told: ReturnType<typeof toldOf>, lately = LATELY_DAYS): News {
   const { firm } = job;
   const { today } = firm;
   const row = jobRow(job);
   const before = told ? (JSON.parse(told.steps) as Record<string, number>) : {};
-  const { all, fresh } = recordsKeptAfter(job, told?.record);
+  const { all, fresh } = recordsKeptAfter(job, told?.record, lately);
   const diff = diffSince(
     all,
     ({ id }) => fresh.has(id),
     stepsOf(job).map(({ area, phase, task, fraction }) => ({ area, phase, from: before[task] ?? 0, to: fraction })),
     weightsOf(job),
   );
-  const plan = planOf(job);
-  const last = addDays(mondayOf(addDays(today, AHEAD_DAYS)), 7);
   const end = { before: endDays(firm).get(job.id)?.day, after: finishDay(job), promised: row.promise_day };
   return {
     job: row.name,
@@ -77,15 +82,20 @@ function newsFor(job: JobReading, audience: Reader, told: ReturnType<typeof told
     diff,
     areas: areaNames(job),
     selections: selectionNames(job),
-    settled: settledAfter(job, told?.at ?? addDays(today, -LATELY_DAYS)),
+    settled: settledAfter(job, told?.at ?? addDays(today, -lately)),
     done: workDoneOf(job).share,
     moved: audience === 'crew' ? movedOf(job) : [],
     finish: Object.fromEntries(Object.entries(end).filter(([, day]) => day)),
     causes: causesOfEnd(job),
-    next: plan ? nextWork(plan, new Set([job.id]), today, daysBetween(today, last)) : [],
+    hangsOn: audience === 'client' ? hangsOn(job) : [],
+    changes: audience === 'client' ? changesOfFindings(job) : NO_CHANGES,
+    next: workAhead(job).map(withLicence(firm)),
     decisions: decisionsOf(job),
-    cautions: [...coveredIn(job), ...diff.cautions],
+    cautions: audience === 'crew' ? [...coveredIn(job), ...diff.cautions] : [],
+    leftAlone: audience === 'crew' ? [...leftAloneTonight(job), ...cautionsTonight(job, diff.cautions)] : [],
     there: audience === 'neighbour' ? thereAt(job) : [],
+    needed: audience === 'neighbour' ? neededOf(job) : [],
+    daysMoved: audience === 'neighbour' && told ? daysMoved(job) : [],
     loudHalf: row.loud_half,
     from: writerOf(firm),
     off: livingOff(job).filter(({ day }) => day <= addDays(today, OFF_DAYS)),
@@ -106,6 +116,14 @@ export function writerOf(firm: FirmReading): News['from'] {
   const contractor = peopleOf(firm).find(({ role }) => role === 'contractor');
   return { firm: firmRow(firm)?.name ?? '', name: contractor?.name ?? '', phone: contractor?.phone ?? '' };
 }
+
+/** With the licence it needs and whether whoever comes has one. */
+const withLicence =
+  (firm: FirmReading) =>
+  (work: NextWork): NextWork => ({
+    ...work,
+    licence: licenceFor(firm, { trade: work.trade, crew: work.crewKey }, work.until),
+  });
 
 /** Visits of a job that stand on another half-day than people go by. */
 function movedOf(job: JobReading): MovedWork[] {
@@ -129,11 +147,36 @@ function movedOf(job: JobReading): MovedWork[] {
 function causesOfEnd(job: JobReading): News['causes'] {
   const [told, end] = [endDays(job.firm).get(job.id), finishDay(job)];
   if (!told || !end || told.day === end) return [];
-  return sumByCause(movesSince(job, told.said_at).filter(({ task }) => task === null))
+  return sumByCause(endMovesSince(job, told.said_at))
     .filter(({ halves }) => halves > 0 === end > told.day)
     .slice(0, 2)
     .flatMap(({ causes }) => causes);
 }
+
+/** What the last day of a job hangs on: what work without slack waits for from outside, the latest first. */
+function hangsOn(job: JobReading): string[] {
+  const plan = planOf(job);
+  const { today } = job.firm;
+  const waits = (plan?.notBefore ?? []).filter(({ task, slot }) => {
+    const work = tasksOf(job).get(task);
+    return plan && work?.critical === true && work.state !== 'done' && slot > slotOf(plan.origin, today);
+  });
+  return [...new Set(waits.sort((a, b) => b.slot - a.slot).flatMap(({ wait }) => sayHangsOn(wait, today) ?? []))];
+}
+
+const NO_CHANGES: News['changes'] = new Map();
+
+/** The change that says what a finding costs, by the assumption or record it came from; what is only thought of is none. */
+const changesOfFindings = (job: JobReading): News['changes'] =>
+  new Map(
+    liveChanges(job).flatMap((row) => {
+      const source = row.assumption ?? row.observation;
+      if (source === null || row.state === 'draft') return [];
+      const { number, total, before, after } = clientChange(job, row);
+      const sum = formatMoney(total, currencyOfFirm(job.firm));
+      return [[source, { number, total: sum, before, after, state: row.state }] as const];
+    }),
+  );
 
 /** What the client is asked: what work waits for, and what they are to choose soon. */
 function decisionsOf(job: JobReading): News['decisions'] {
@@ -146,6 +189,15 @@ function decisionsOf(job: JobReading): News['decisions'] {
         : [],
     ),
   ];
+}
+
+/** What a client is to decide within so many days, with its words and a key that is another when its day is. */
+export function dueDecisions(job: JobReading, days: number): { key: string; text: string }[] {
+  const { today } = job.firm;
+  const last = addDays(today, days);
+  return decisionsOf(job).flatMap(({ id, text, by }) =>
+    by !== null && by <= last ? [{ key: `decide:${id}:${by}`, text: `${capital(text)}, ${sayBy(by, today)}` }] : [],
+  );
 }
 
 /** Days that have a name for whoever writes by hand: the end, what begins soon, goods that come, what is to be decided. */
@@ -195,9 +247,12 @@ const DRAFTS: Record<Reader, (news: News) => Draft> = {
   neighbour: neighbourDraft,
 };
 
+/** How far back a page looks that shows how things stand. */
+const PAGE_DAYS = 21;
+
 /** How things stand for a reader, whatever they were told: nothing that was written by hand, nothing “since”. */
 export const draftOfNow = (job: JobReading, audience: Reader): Draft =>
-  DRAFTS[audience](newsFor(job, audience, undefined));
+  DRAFTS[audience](newsFor(job, audience, undefined, PAGE_DAYS));
 
 export function composeDraft(job: JobReading, audience: Reader): Composed {
   const draft = DRAFTS[audience](newsFor(job, audience, toldOf(job, audience)));

@@ -14,31 +14,35 @@ export const findable = (firm: FirmReading): Found[] => [
     kind: 'calculator',
     path: routes.calculator(name),
   })),
-  ...roomRows(firm.db, 'open').map(roomFound),
+  ...seen(firm, roomRows(firm.db, 'open')).map(roomFound),
   ...subRows(firm).map((sub): Found => ({
     label: `${sub.name}, ${TRADES[sub.trade].toLowerCase()}`,
     kind: 'sub',
     path: routes.firm(),
   })),
-  ...inWallRows(firm.db, 'open').map(inWallFound),
-  ...selectionLabels(firm.db, 'open').map(selectionFound),
-  ...orderLabels(firm.db, 'open').map(orderFound),
+  ...seen(firm, inWallRows(firm.db, 'open')).map(inWallFound),
+  ...seen(firm, selectionLabels(firm.db, 'open')).map(selectionFound),
+  ...seen(firm, orderLabels(firm.db, 'open')).map(orderFound),
 ];
 
 /**
  * What closed jobs have by that name: “where is the backing in the bath's wall 1?” is asked long after the wall was closed.
  * @param asked words that all have to be in it
  */
-export function foundInClosed({ db }: FirmReading, asked: string): Found[] {
+export function foundInClosed(firm: FirmReading, asked: string): Found[] {
   const words = asked.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.join('').length < SHORTEST) return [];
   return [
-    ...roomRows(db, 'closed', words).map(roomFound),
-    ...inWallRows(db, 'closed', words).map(inWallFound),
-    ...selectionLabels(db, 'closed', words).map(selectionFound),
-    ...orderLabels(db, 'closed', words).map(orderFound),
+    ...seen(firm, roomRows(firm.db, 'closed', words)).map(roomFound),
+    ...seen(firm, inWallRows(firm.db, 'closed', words)).map(inWallFound),
+    ...seen(firm, selectionLabels(firm.db, 'closed', words)).map(selectionFound),
+    ...seen(firm, orderLabels(firm.db, 'closed', words)).map(orderFound),
   ];
 }
+
+/** Those of the jobs that whoever asks may look at. */
+const seen = <Row extends { job: string }>({ sees }: FirmReading, rows: readonly Row[]): Row[] =>
+  rows.filter(({ job }) => !sees.jobs || sees.jobs.has(job));
 
 /** Fewer letters than that are in too many names to say anything. */
 const SHORTEST = 3;

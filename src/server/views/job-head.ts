@@ -1,7 +1,8 @@
 import type { ShellView, JobHead, PersonView } from '@/contract/views/job';
 import { currencyOfFirm } from '../reading/money';
 import { isDue } from '@/core/selections/due';
-import { addDays, type Day } from '@/core/units/day';
+import { linkUntil } from '@/core/news/link-life';
+import type { Day } from '@/core/units/day';
 import { clockFor } from '../zone';
 import { newestChange } from '../reading/log';
 import type { Installation } from '../installation';
@@ -12,12 +13,13 @@ import { finishDay } from '../reading/plan';
 import { readHouse, ofJob, type JobReading } from '../reading/reading';
 import { waitingReaders } from '../reading/updates';
 import { lastWalk } from '../reading/walks';
+import { seesOf } from '../rights/sees';
 import { whenSeen } from '../words';
 import { holdsOf } from './holds';
 
 /** What stands around every page: the firm, who is signed in, the open jobs. */
 export function frameView(installation: Installation, person: PersonView): ShellView {
-  const house = readHouse(installation);
+  const house = readHouse({ ...installation, sees: seesOf(installation.db, person) });
   return {
     firm: firmRow(house)?.name ?? 'Aftermist',
     person,
@@ -32,13 +34,8 @@ export function frameView(installation: Installation, person: PersonView): Shell
   };
 }
 
-/** A link opens for so many days at least, and so many after the job is over. */
-const LINK_DAYS = { least: 60, after: 30 };
-const linksUntil = (job: JobReading): Day =>
-  [
-    addDays(job.firm.today, LINK_DAYS.least),
-    ...[jobRow(job).promise_day, finishDay(job)].flatMap((day) => (day ? [addDays(day, LINK_DAYS.after)] : [])),
-  ].reduce((last, day) => (day > last ? day : last));
+export const linksUntil = (job: JobReading): Day =>
+  linkUntil(job.firm.today, [jobRow(job).promise_day, finishDay(job)]);
 
 /** A job's head and the counts at its tabs. */
 export const jobHead = ofJob((job): JobHead => {

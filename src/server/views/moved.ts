@@ -21,6 +21,8 @@ import {
   visitDays,
   type VisitDay,
 } from '../reading/visits';
+import { movedNearby, movedOffices } from './moved-others';
+import { waitingReaders } from '../reading/updates';
 import { whenSeen } from '../words';
 import { isVisit } from '@/core/schedule/visit';
 
@@ -67,13 +69,16 @@ const causesOf = (firm: FirmReading, moved: readonly Moved[]): Map<string, strin
 /** What moved and who has to be told, over all jobs or for one. */
 export function movedView(firm: FirmReading, only?: string): MovedView {
   const plan = wholePlan(firm);
-  if (!plan) return { concerned: [], ends: [], unasked: [], unanswered: [] };
+  if (!plan) return { concerned: [], ends: [], offices: [], neighbours: [], unasked: [], unanswered: [] };
+  const jobs = firm.jobs.filter((job) => only === undefined || job === only);
   const moved = movedVisits(firm).filter(({ task }) => only === undefined || task.job === only);
   const causes = causesOf(firm, moved);
   const visits = groupBy(moved, ({ task }) => task.crew ?? '');
   return {
     concerned: [...visits].map(([crew, list]) => concernedOf(firm, plan, crew, list, causes)),
-    ends: firm.jobs.flatMap((job) => (only === undefined || job === only ? endMoved(firm, job) : [])),
+    ends: jobs.flatMap((job) => endMoved(firm, job)),
+    offices: movedOffices(firm, jobs),
+    neighbours: movedNearby(firm, jobs),
     unasked: unaskedOf(firm, plan, moved, only),
     unanswered: unansweredOf(firm, only),
   };
@@ -106,13 +111,15 @@ function unaskedOf(firm: FirmReading, plan: StoredPlan, moved: readonly Moved[],
 }
 
 /** Subs who were asked for a day that still stands and have not answered. */
-function unansweredOf(firm: FirmReading, only?: string): string[] {
+function unansweredOf(firm: FirmReading, only?: string): MovedView['unanswered'] {
   const asked = new Set(
     [...visitDays(firm).values()].flatMap((row) =>
       row.said === 'asked' && isToldSo(row) && (only === undefined || row.job === only) ? [row.crew] : [],
     ),
   );
-  return subRows(firm).flatMap(({ id, name }) => (asked.has(id) ? [name] : []));
+  return subRows(firm).flatMap(({ id: crew, name, phone, email }) =>
+    asked.has(crew) ? [{ crew, name, phone, email }] : [],
+  );
 }
 
 function concernedOf(
@@ -145,6 +152,7 @@ function movedVisit(
     label: sayWork(task.work),
     job: jobNames(firm).get(task.job) ?? '',
     jobId: task.job,
+    fromDay: from.day,
     from: sayHalfDay(from, today),
     to: sayHalfDay({ day, half }, today),
     saidBy: saidBy(firm, row),
@@ -175,6 +183,7 @@ function endMoved(firm: FirmReading, job: string): MovedEnd[] {
     {
       ...{ job, name, client, email: client_email },
       ...{ from: on(row.day), to: on(finish), day: finish, later: finish > row.day },
+      inLetter: client_email !== '' && waitingReaders(firm.job(job)).includes('client'),
     },
   ];
 }

@@ -3,21 +3,25 @@ import type { Path } from '@/contract/routes';
 import { READERS, type Reader } from '@/contract/commands/news';
 import type { DraftView, MessageView, NewsView } from '@/contract/views/news';
 import { groupBy } from '@/core/group-by';
+import { phaseFacts } from '@/core/sequence/phases';
 import { formatDay } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
+import { sayWork } from '@/core/words/work';
 import type { Rows } from '../database/rows';
 import { subRows } from '../reading/firm';
-import { jobRow } from '../reading/job';
+import { areaNames, jobRow } from '../reading/job';
 import { pastShown } from '../reading/past';
-import { planOf } from '../reading/plan';
+import { planOf, tasksOf } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';
 import {
   failedMessages,
+  answersBy,
   linkRows,
   linkState,
   messagesOf,
   neighbourRows,
   newestSent,
+  openDoneWords,
   openQuestions,
   toldOf,
   waitingReaders,
@@ -28,6 +32,9 @@ import { jobHead } from './job-head';
 import { movedView } from './moved';
 
 /** How much of a job's news is on its page at once, and how many links that open nothing any more. */
+/** Answers told of one link, and looked through for all that are shown. */
+const ANSWERS_SHOWN = 3;
+const ANSWERS_READ = 200;
 const SHOWN = { updates: 10, links: { open: 12, closed: 6 } };
 /** Where somebody wants to see all links that open. */
 const ALL_LINKS = { open: 2_000, closed: 100 };
@@ -66,6 +73,14 @@ export function newsView(
     subs.map((sub) => sub.id),
     most,
   );
+  const answers = groupBy(
+    answersBy(
+      firm,
+      links.map(({ id }) => id),
+      ANSWERS_READ,
+    ),
+    ({ share_link: link }) => link,
+  );
   const waiting = waitingReaders(job);
   const neighbours = neighbourRows(job);
   const readers = READERS.filter((audience) => audience !== 'neighbour' || neighbours.length > 0);
@@ -84,7 +99,14 @@ export function newsView(
       ...{ id, version, name, audience, text },
       when: whenSeen(asked_at, firm),
     })),
-    neighbours: neighbours.map(({ id, name, email, phone, note }) => ({ id, name, email, phone, note })),
+    doneWords: doneWordsOf(job),
+    neighbours: neighbours.map(({ id, name, email, phone, note, needed, needed_for }) => ({
+      ...{ id, name, email, phone, note, needed, neededFor: needed_for ?? '' },
+      forWork: sayTask(job, needed_for),
+    })),
+    works: [...tasksOf(job).values()].flatMap(({ id, state, crew, work }) =>
+      state === 'done' || crew === null ? [] : [{ task: id, label: sayWork(work) }],
+    ),
     moved: movedView(firm, job.id),
     updates: shown.map(({ id, audience, title, body, sent_at }) => ({
       id,
@@ -104,6 +126,12 @@ export function newsView(
       expiresOn: link.expires_on,
       state: linkState(link, firm.today),
       opened: link.opened,
+      answers: (answers.get(link.id) ?? []).slice(0, ANSWERS_SHOWN).map((answer) => ({
+        key: answer.command,
+        when: whenSeen(answer.at, firm),
+        from: `${answer.device}, ${answer.source}`,
+        insider: answer.person_name,
+      })),
     })),
     moreLinks: !allLinks && links.filter((link) => linkState(link, firm.today) === 'open').length >= most.open,
     suggested: {
@@ -115,6 +143,19 @@ export function newsView(
     },
     subs: subs.map(({ id, name }) => ({ id, name })),
   };
+}
+
+/** What subs say is done, by the names people know. */
+export const doneWordsOf = (job: JobReading): NewsView['doneWords'] =>
+  openDoneWords(job).map(({ id, version, name, area, phase, note, picture, said_at }) => ({
+    ...{ id, version, name, note, picture, when: whenSeen(said_at, job.firm) },
+    what: `${areaNames(job).get(area) ?? ''} · ${phaseFacts(phase).label}`,
+  }));
+
+/** The name of a piece of work; empty where it is in no plan. */
+function sayTask(job: JobReading, id: string | null): string {
+  const task = tasksOf(job).get(id ?? '');
+  return task ? sayWork(task.work) : '';
 }
 
 const WHO = { crew: 'The crew', neighbour: 'The neighbours' } as const;

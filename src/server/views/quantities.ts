@@ -23,7 +23,7 @@ import { planOf, tasksOf } from '../reading/plan';
 import { ofJob, type FirmReading, type JobReading } from '../reading/reading';
 import { calculationRows, jobOfCalculation, type CalculationRow as Row } from '../reading/selections';
 
-function viewOf(row: Row, system: LengthSystem, currency: Currency): CalculationView {
+function viewOf(row: Row, system: LengthSystem, currency: Currency, prices: boolean): CalculationView {
   const calculator = calculatorNamed(row.calculator);
   const output = row.output === null ? null : (JSON.parse(row.output) as Record<string, unknown>);
   return {
@@ -40,7 +40,7 @@ function viewOf(row: Row, system: LengthSystem, currency: Currency): Calculation
     output,
     answer: calculator && output ? sayAnswer(calculator, output, system, currency) : '',
     problem: row.problem,
-    unitPrice: row.unit_price,
+    unitPrice: prices ? row.unit_price : null,
     supplier: row.supplier,
     trade: row.trade,
     phase: row.phase,
@@ -48,7 +48,7 @@ function viewOf(row: Row, system: LengthSystem, currency: Currency): Calculation
 }
 
 const calculationViews = ofJob((job): CalculationView[] =>
-  calculationRows(job).map((row) => viewOf(row, jobRow(job).units, currencyOfFirm(job.firm))),
+  calculationRows(job).map((row) => viewOf(row, jobRow(job).units, currencyOfFirm(job.firm), job.firm.sees.prices)),
 );
 
 /** Results kept in a job's areas, or in one of them. */
@@ -77,8 +77,8 @@ function neededBy(job: JobReading, row: Row): Needed[] {
       : capital(sayPurchase(purchase, units)),
     ...boughtIn(purchase.quantity, purchase.unit, units),
     // The price of one is of what is bought alone; where there are several kinds only the calculator knows.
-    unitPrice: purchases.length === 1 ? row.unit_price : null,
-    price: purchase.price ?? null,
+    unitPrice: purchases.length === 1 && job.firm.sees.prices ? row.unit_price : null,
+    price: job.firm.sees.prices ? (purchase.price ?? null) : null,
     supplier: row.supplier,
     trade: row.trade ?? (row.phase ? phaseFacts(row.phase).trade : null),
     area: row.area_name,
@@ -123,8 +123,8 @@ export function materialsView(job: JobReading): MaterialsView {
     currency: currencyOfFirm(job.firm),
     today: job.firm.today,
     lines,
-    total: price,
-    unpriced,
+    total: job.firm.sees.prices ? price : null,
+    unpriced: job.firm.sees.prices ? unpriced : 0,
     calculations,
     counts: scopeCounts(job),
     problems: calculations.flatMap((calculation) =>

@@ -86,6 +86,9 @@ function foundAs(check: Pick<Of<'selection-check'>, 'verdict' | 'text' | 'quanti
  */
 export const selectionsOf = ofJob((job): SelectionView[] => selectionsBy(job, planOf(job)));
 
+/** What one costs, for whoever sees prices. */
+const seenPrice = ({ firm }: JobReading, price: number | null): number | null => (firm.sees.prices ? price : null);
+
 /** The same by another plan than the newest. */
 export function selectionsBy(job: JobReading, plan: StoredPlan | undefined): SelectionView[] {
   const now = job.firm.today;
@@ -122,7 +125,7 @@ export function selectionsBy(job: JobReading, plan: StoredPlan | undefined): Sel
         finish: row.finish,
         ...quantityOf(row, purchases, jobRow(job).units),
         calculation: row.calculation,
-        unitPrice: row.unit_price,
+        unitPrice: seenPrice(job, row.unit_price),
         supplier: row.supplier_name,
         supplierId: row.supplier,
         leadLow: row.lead_low,
@@ -168,8 +171,11 @@ export function selectionsBy(job: JobReading, plan: StoredPlan | undefined): Sel
 }
 
 /** What a selection can be chosen from. */
-export const alternativesOf = (job: JobReading, id: string): Alternative[] =>
-  JSON.parse(selectionRows(job).find((row) => row.id === id)?.alternatives ?? '[]') as Alternative[];
+export function alternativesOf(job: JobReading, id: string): Alternative[] {
+  const row = selectionRows(job).find((one) => one.id === id);
+  const alternatives = JSON.parse(row?.alternatives ?? '[]') as Alternative[];
+  return job.firm.sees.prices ? alternatives : alternatives.map((one) => ({ ...one, unitPrice: null }));
+}
 
 /** How many lines of a history are told at once. */
 const HISTORY_LINES = 60;

@@ -18,6 +18,7 @@ import { jobRow } from '../reading/job';
 import { finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
 import { ofFirm, type FirmReading, type JobReading } from '../reading/reading';
 import { movedView } from './moved';
+import { doneWordsOf } from './news';
 import { whenSeen } from '../words';
 import { failedMessages, openQuestions, waitingReaders } from '../reading/updates';
 import { lastLeftDay, lastWalk } from '../reading/walks';
@@ -29,7 +30,7 @@ const WALK_EVERY: Partial<Record<JobState, number>> = { active: 2, completing: 4
 
 /** What people go by and the plan has otherwise, in short. */
 function movedToday(firm: FirmReading): TodayView['moved'] {
-  const { concerned, ends } = movedView(firm);
+  const { concerned, ends, offices, neighbours } = movedView(firm);
   const visits = concerned.flatMap((one) => one.visits);
   return {
     visits: visits.length,
@@ -37,6 +38,8 @@ function movedToday(firm: FirmReading): TodayView['moved'] {
     people: [
       ...concerned.map(({ name }) => name),
       ...ends.map(({ client, name }) => client || `the client of ${name}`),
+      ...offices.map(({ office }) => office),
+      ...neighbours.map(({ name }) => `the neighbours of ${name}`),
     ],
   };
 }
@@ -129,6 +132,7 @@ export const todayView = ofFirm((firm): TodayView => {
         when: whenSeen(asked_at, firm),
       })),
     ),
+    doneWords: jobs.flatMap((job) => doneWordsOf(job).map((word) => ({ ...word, job: job.id, jobName: name(job) }))),
     failed: jobs.flatMap((job) => {
       const failed = failedMessages(job);
       return failed.length > 0

@@ -1,6 +1,6 @@
 import type { ClientShared, TourPicture } from '@/contract/views/news';
 import type { Of } from '@/core/walks/observation';
-import { areaRows } from '../reading/job';
+import { areaNames, areaRows } from '../reading/job';
 import { newestPictures, picturesFrom } from '../reading/pictures';
 import type { JobReading } from '../reading/reading';
 import { standpointRows } from '../reading/walks';
@@ -44,4 +44,13 @@ export function tourOf(job: JobReading): ClientShared['tour'] {
 function pictureOf(job: JobReading, area: string, { picture: hash, at, text }: Of<'picture'>): TourPicture {
   const when = whenSeen(at, job.firm);
   return { hash, when, alt: `${area}, ${when}${text ? `: ${text}` : ''}` };
+}
+
+/** The newest picture of a room that was taken from a spot. */
+export function spotOf(job: JobReading, area: string): { id: string; picture: TourPicture } | null {
+  const spots = standpointRows(job).flatMap((spot) => (spot.area === area ? [spot.id] : []));
+  const newest = picturesFrom(job.firm.db, spots, 1).at(-1);
+  return newest?.standpoint
+    ? { id: newest.standpoint, picture: pictureOf(job, areaNames(job).get(area) ?? '', newest) }
+    : null;
 }

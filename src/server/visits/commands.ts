@@ -9,8 +9,10 @@ import { sayEndWord, saySubWord } from '@/core/words/visit-word';
 import { sayWork } from '@/core/words/work';
 import { execute, queryOne } from '../database/query';
 import { handlers, requireRow, type CommandContext } from '../door/handler';
+import { toldByHour } from '../firm/news-rules';
 import { clientTold } from '../news/end-day';
 import { notifyClient, notifySub, type Sending } from '../news/notify';
+import { tellNeighbours, tellOffices } from './tell-others';
 import { tradesOfSubs } from '../reading/crews';
 import { readPlan, type StoredPlan } from '../reading/plan';
 import { readHouse } from '../reading/reading';
@@ -164,7 +166,8 @@ function wishOf(context: CommandContext, { answer, wishDay, wishHalf, visits }: 
 }
 
 export const visitHandlers = handlers({
-  'visit.tell': (context, { visits: asked, subs, ends, clients }) => {
+  'visit.tell': (context, payload) => {
+    const { visits: asked, subs, ends, clients, byHour } = payload;
     const plan = needPlan(context);
     const visits = visitsOf(context, plan, asked);
     visits.forEach(({ isPlanned, task }, index) => {
@@ -181,6 +184,9 @@ export const visitHandlers = handlers({
         to,
       );
     for (const { job, ...to } of clients) writeToClient(context, job, ends.find((end) => end.job === job)?.day, to);
+    tellOffices(context, plan, payload);
+    tellNeighbours(context, payload);
+    if (byHour) toldByHour(context.db, today(context.installation));
     const by = context.who.kind === 'person' ? context.who.name : '';
     for (const visit of visits) keepSaid(context, visit, isOfSub(context, visit.task.crew) ? 'asked' : 'told', by);
     for (const { job, day } of ends) clientTold(context.db, job, day, context.now);

@@ -1,20 +1,13 @@
 'use client';
 import { foundFirm } from '@/contract/commands/firm';
 import { CommandForm, TextField } from '../kit/form';
-import { HouseMark } from '../kit/house-mark';
 import { newId } from '../offline/send';
+import { DoorPage } from './door-page';
 
 /** The first visit of an empty installation: the firm and its owner. */
-export function Welcome() {
+export function Welcome({ code }: { code: string }) {
   return (
-    <main className="letter">
-      <p className="d-flex align-items-center gap-2 fw-bold">
-        <span className="small-mark">
-          <HouseMark />
-        </span>{' '}
-        Aftermist
-      </p>
-      <h1>Whose firm is this?</h1>
+    <DoorPage heading="Whose firm is this?">
       <p className="soft">
         Name the firm and yourself. You are its contractor and let the others in. Everything stays on this machine.
       </p>
@@ -30,8 +23,10 @@ export function Welcome() {
           ownerName: '',
           email: '',
           password: '',
+          code,
         })}
       >
+        <TextField name="code" label="The code" hint="It was printed where Aftermist was started." autoComplete="off" />
         <TextField name="name" label="The firm" />
         <TextField name="town" label="Town" />
         <TextField name="ownerName" label="Your name" autoComplete="name" />
@@ -44,6 +39,6 @@ export function Welcome() {
           autoComplete="new-password"
         />
       </CommandForm>
-    </main>
+    </DoorPage>
   );
 }

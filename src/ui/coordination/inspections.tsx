@@ -8,6 +8,7 @@ import {
   failInspection,
   passInspection,
   setOffice,
+  showInspection,
 } from '@/contract/commands/schedule';
 import type { CoordinationView, InspectionView, OfficeView, UnbookedView } from '@/contract/views/coordination';
 import { routes } from '@/contract/routes';
@@ -16,7 +17,9 @@ import { INSPECTION_KIND_KEYS, INSPECTION_KINDS } from '@/core/sequence/inspecti
 import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
 import { formatDay } from '@/core/units/day';
 import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
+import { newSending } from '../kit/new-sending';
 import { PictureField } from '../kit/picture-field';
+import { SendFields } from '../kit/send-fields';
 import { TRADE_OPTIONS } from '../scope/line-fields';
 import { StateIcon } from '../kit/state-icon';
 import { Phone } from '../kit/phone';
@@ -31,7 +34,7 @@ import { LinkButton } from '../kit/link-button';
 
 type Open =
   | { what: 'book'; of: UnbookedView }
-  | { what: 'passed' | 'failed'; of: InspectionView }
+  | { what: 'passed' | 'failed' | 'show'; of: InspectionView }
   | { what: 'office'; of: OfficeView | null };
 const MARKS = { booked: 'waiting', passed: 'done', failed: 'stop', cancelled: 'not-begun' } as const;
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
@@ -163,6 +166,19 @@ function Forms({ open, isDemo, onClose: close }: { open: Open | undefined; isDem
         </CommandForm>
       )}
       {open?.what === 'failed' && <Failed of={open.of} onDone={close} />}
+      {open?.what === 'show' && (
+        <CommandForm
+          kind={showInspection}
+          submit="Send it"
+          onDone={close}
+          start={() => ({ id: open.of.id, ...newSending(open.of.office, '', open.of.pageUntil) })}
+        >
+          <p className="soft mb-0">
+            Whoever comes reads when and where, what is finished there, pictures, measures and the drawings.
+          </p>
+          <SendFields />
+        </CommandForm>
+      )}
       {open?.what === 'office' && <OfficeForm of={open.of} onDone={close} />}
     </SidePanel>
   );
@@ -219,6 +235,12 @@ function Visits({
                       </LinkButton>
                     </>
                   )}
+                  <LinkButton className="me-2" onClick={() => setOpen({ what: 'show', of: inspection })}>
+                    Send a page
+                    <Hidden>
+                      : {inspection.areaName} · {inspection.label}
+                    </Hidden>
+                  </LinkButton>
                   <LinkButton
                     disabled={busy}
                     onClick={() =>
@@ -313,25 +335,26 @@ const INSPECTED = PHASE_KEYS.filter(
 
 const KINDS = INSPECTION_KIND_KEYS.map((kind) => [kind, INSPECTION_KINDS[kind].label] as const);
 
+const NEW_OFFICE = {
+  ...{ version: 0, name: '', phone: '', email: '', phases: [], kinds: [] },
+  ...{ weekdays: [1, 2, 3, 4, 5], noticeDays: 2, visitsADay: 2 },
+};
+
 const OfficeForm = ({ of, onDone }: { of: OfficeView | null; onDone: () => void }) => (
   <CommandForm
     kind={setOffice}
     submit="Save"
     onDone={onDone}
-    start={() => ({
-      id: of?.id ?? newId(),
-      version: of?.version ?? 0,
-      name: of?.name ?? '',
-      phone: of?.phone ?? '',
-      phases: of?.phases ?? [],
-      kinds: of?.kinds ?? [],
-      weekdays: (of?.weekdays ?? [1, 2, 3, 4, 5]).map(String) as never,
-      noticeDays: of?.noticeDays ?? 2,
-      visitsADay: of?.visitsADay ?? 2,
-    })}
+    start={() => {
+      const { weekdays, ...office } = of ?? { ...NEW_OFFICE, id: newId() };
+      return { ...office, weekdays: weekdays.map(String) as never };
+    }}
   >
     <TextField name="name" label="Name" />
-    <TextField name="phone" label="Telephone" type="tel" />
+    <div className="form-pair">
+      <TextField name="phone" label="Telephone" type="tel" />
+      <TextField name="email" label="E-mail" type="email" />
+    </div>
     <TicksField name="phases" label="What it inspects" options={INSPECTED} />
     <TicksField name="kinds" label="Of rough inspections only (nothing ticked: all)" options={KINDS} />
     <TicksField

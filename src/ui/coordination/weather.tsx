@@ -30,34 +30,37 @@ export function Weather({ view }: { view: CoordinationView }) {
       {view.outlook.length === 0 ? (
         <p className="soft mt-2 small-text">No outlook yet: outdoor work is planned as if it stayed dry.</p>
       ) : (
-        <table className="table-lines small-text">
-          <caption className="small-text">
-            said {view.saidAt}; outdoor work keeps off {LIMITS.rain} mm in half a day, heights off {LIMITS.wind} m/s,
-            wet work off {LIMITS.frost} °C
-          </caption>
-          <thead>
-            <tr>
-              <th>Day</th>
-              <th>Morning</th>
-              <th>Afternoon</th>
-            </tr>
-          </thead>
-          <tbody>
-            {view.outlook.map((day) => (
-              <tr key={day.day}>
-                <td className="fw-bold text-nowrap">{formatDay(day.day, view.today)}</td>
-                {([0, 1] as const).map((half) => {
-                  const one = day.halves.find((each) => each.half === half);
-                  return (
-                    <td key={half} className={one && one.forbids.length > 0 ? 'bad' : ''}>
-                      {one ? `${one.rain > 0 ? `${one.rain} mm` : 'dry'}, ${one.wind} m/s, ${one.low} °C` : ''}
-                    </td>
-                  );
-                })}
+        <>
+          <p className="small-text soft mt-2 mb-1">
+            Said {view.saidAt}; outdoor work keeps off {LIMITS.rain} mm in half a day, heights off {LIMITS.wind} m/s,
+            wet work off {LIMITS.frost} °C.
+          </p>
+          <table className="table-lines small-text">
+            <caption className="visually-hidden">The outlook, day by day</caption>
+            <thead>
+              <tr>
+                <th>Day</th>
+                <th>Morning</th>
+                <th>Afternoon</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {view.outlook.map((day) => (
+                <tr key={day.day}>
+                  <td className="fw-bold text-nowrap">{formatDay(day.day, view.today)}</td>
+                  {([0, 1] as const).map((half) => {
+                    const one = day.halves.find((each) => each.half === half);
+                    return (
+                      <td key={half} className={one && one.forbids.length > 0 ? 'bad' : ''}>
+                        {one ? `${one.rain > 0 ? `${one.rain} mm` : 'dry'}, ${one.wind} m/s, ${one.low} °C` : ''}
+                      </td>
+                    );
+                  })}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
       )}
       {view.kept.length > 0 && (
         <>

@@ -19,11 +19,13 @@ const currencyName = (code: string): string => new Intl.DisplayNames('en', { typ
 
 /** In which money the firm counts, what it adds, and what an hour costs it. */
 export function FirmMoney({
-  view: { money, hours },
+  money,
+  hours,
   role,
   onOpen,
 }: {
-  view: FirmView;
+  money: NonNullable<FirmView['money']>;
+  hours: FirmView['hours'];
   role: Role;
   onOpen: (what: 'money' | 'hour') => void;
 }) {

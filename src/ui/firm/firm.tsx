@@ -1,17 +1,8 @@
 'use client';
 import { useState } from 'react';
-import {
-  addHoliday,
-  addPerson,
-  addSub,
-  changeSub,
-  setPhone,
-  setZone,
-  subAway,
-  subBack,
-} from '@/contract/commands/firm';
+import { addHoliday, addSub, changeSub, setZone, subAway, subBack } from '@/contract/commands/firm';
 import { restoreJob } from '@/contract/commands/sites';
-import { ROLES, type Role } from '@/contract/command';
+import type { Role } from '@/contract/command';
 import type { FirmView, SubView } from '@/contract/views/firm';
 import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
@@ -25,17 +16,17 @@ import { Hidden } from '../kit/hidden';
 import { Block, BlockHead, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
+import { Backup } from './backup';
 import { FirmMoney, HourForm, MoneyForm } from './firm-money';
 import { Archives } from './archives';
+import { Licences } from './licences';
+import { NewsRules, NewsRulesForm } from './news-rules';
+import { People } from './people';
 import { UsualWeather } from './usual-weather';
 
 type Open =
-  | { what: 'person' | 'sub' | 'holiday' | 'zone' | 'money' | 'hour' }
-  | { what: 'change' | 'away'; sub: SubView }
-  | { what: 'phone'; person: FirmView['people'][number] };
+  { what: 'sub' | 'holiday' | 'zone' | 'money' | 'hour' | 'rules' } | { what: 'change' | 'away'; sub: SubView };
 const TITLES = {
-  person: 'One more person',
-  phone: 'Their telephone',
   sub: 'One more sub',
   holiday: 'A holiday',
   change: 'Change a sub',
@@ -43,6 +34,7 @@ const TITLES = {
   zone: 'The firm’s time',
   money: 'The firm’s money',
   hour: 'What an hour costs',
+  rules: 'What is told by itself',
 } as const;
 
 /** Who belongs to the firm, whom it calls in, and on which days nobody comes. */
@@ -99,31 +91,7 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
         </Block>
       )}
       <div className="columns mt-4">
-        <Block
-          heading="People"
-          beside={
-            role === 'contractor' && (
-              <LinkButton className="push" onClick={() => setOpen({ what: 'person' })}>
-                Add a person
-              </LinkButton>
-            )
-          }
-        >
-          <Lines>
-            {view.people.map((person) => (
-              <Line key={person.id} beside={<span>{person.role}</span>}>
-                <span className="fw-bold">{person.name}</span> <span className="soft">{person.email}</span>{' '}
-                <Phone number={person.phone} />{' '}
-                {role === 'contractor' && (
-                  <LinkButton onClick={() => setOpen({ what: 'phone', person })}>
-                    {person.phone ? 'Change the number' : 'Add a number'}
-                    <Hidden> of {person.name}</Hidden>
-                  </LinkButton>
-                )}
-              </Line>
-            ))}
-          </Lines>
-        </Block>
+        <People view={view} role={role} />
         <Block
           heading="Holidays"
           beside={
@@ -154,9 +122,14 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
           </p>
         </Block>
       </div>
+      <Licences view={view} office={office} role={role} />
+      <NewsRules rules={view.rules} onOpen={role === 'contractor' ? () => setOpen({ what: 'rules' }) : undefined} />
       <UsualWeather view={view} office={office} />
+      {role === 'contractor' && !view.demo && <Backup backup={view.backup} />}
       {office && <Archives jobs={view.jobs} />}
-      {office && <FirmMoney view={view} role={role} onOpen={(what) => setOpen({ what })} />}
+      {view.money && (
+        <FirmMoney money={view.money} hours={view.hours} role={role} onOpen={(what) => setOpen({ what })} />
+      )}
       <SidePanel title={open ? TITLES[open.what] : ''} open={open !== undefined} onClose={close}>
         {open && <OneForm open={open} view={view} onDone={close} />}
       </SidePanel>
@@ -253,40 +226,6 @@ function SubsTable({
 function OneForm({ open, view, onDone }: { open: Open; view: FirmView; onDone: () => void }) {
   const { today, zone } = view;
   switch (open.what) {
-    case 'phone':
-      return (
-        <CommandForm
-          kind={setPhone}
-          submit="Save"
-          onDone={onDone}
-          start={() => ({ id: open.person.id, phone: open.person.phone })}
-        >
-          <p className="small-text soft mb-0">
-            Clients, subs and neighbours read the contractor’s number on their pages and letters.
-          </p>
-          <TextField name="phone" label="Telephone" type="tel" />
-        </CommandForm>
-      );
-    case 'person':
-      return (
-        <CommandForm
-          kind={addPerson}
-          submit="Add"
-          onDone={onDone}
-          start={() => ({ id: newId(), name: '', role: 'lead' as const, phone: '' })}
-        >
-          <TextField name="name" label="Name" />
-          <SelectField name="role" label="Role" options={ROLES.map((role) => [role, role])} />
-          <TextField name="email" label="Address to sign in with" type="email" />
-          <TextField
-            name="password"
-            label="First password"
-            type="password"
-            hint="At least 10 characters."
-            autoComplete="new-password"
-          />
-        </CommandForm>
-      );
     case 'sub':
       return (
         <CommandForm
@@ -348,6 +287,8 @@ function OneForm({ open, view, onDone }: { open: Open; view: FirmView; onDone: (
           />
         </CommandForm>
       );
+    case 'rules':
+      return <NewsRulesForm rules={view.rules} onDone={onDone} />;
     case 'money':
       return <MoneyForm view={view} onDone={onDone} />;
     case 'hour':

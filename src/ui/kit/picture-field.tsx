@@ -21,6 +21,7 @@ export function PictureField({ name, label, hint }: FieldTerms) {
     const kept = await upload({ what: 'picture', content: file });
     setBusy(false);
     if (kept === 'later') return setUntaken('no connection: the picture was not kept; choose it again');
+    if (kept === 'failed') return setUntaken('the server did not get through with this picture; try another');
     if (!('hash' in kept)) return setUntaken(kept.title);
     setUntaken(undefined);
     field.onChange(kept.hash);

@@ -1,11 +1,8 @@
 'use client';
 import type { ReactNode } from 'react';
-import { Button } from 'react-bootstrap';
 
-export function PrintButton({ children }: { children: ReactNode }) {
-  return (
-    <Button variant="outline-secondary" className="no-print" onClick={() => window.print()}>
-      {children}
-    </Button>
-  );
-}
+export const PrintButton = ({ children }: { children: ReactNode }) => (
+  <button type="button" className="btn btn-outline-secondary no-print" onClick={() => window.print()}>
+    {children}
+  </button>
+);

@@ -9,7 +9,7 @@ export function SendFields() {
     <>
       <div className="form-pair">
         <TextField name="name" label="To" />
-        <TextField name="address" label="Their e-mail" type="email" />
+        <TextField name="address" label="Their e-mail" hint="Or a telephone number, for a text." />
       </div>
       <TextField name="expiresOn" label="Link works until" type="date" />
       <p className="small-text soft mb-0">{SENDING_WORDS[sending]}</p>

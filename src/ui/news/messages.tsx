@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { passOnMessage, readdressMessage, retryMessage } from '@/contract/commands/news';
 import type { LinkView, MessageView, UpdateView } from '@/contract/views/news';
+import { isNumber } from '@/core/news/address';
 import { CommandForm, TextField } from '../kit/form';
 import { Hidden } from '../kit/hidden';
 import { LinkButton } from '../kit/link-button';
@@ -9,7 +10,7 @@ import { mailTo } from '../kit/mail';
 import { SidePanel } from '../kit/side-panel';
 import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
-import { useSending } from '../shell/demo';
+import { useIsDemo, useSending } from '../shell/demo';
 import { CopyLink } from './copy-link';
 
 const MARKS = { failed: 'stop', queued: 'waiting', sent: 'under-way', delivered: 'done' } as const;
@@ -25,7 +26,9 @@ export function MessageLine({
   link: LinkView | undefined;
 }) {
   const { busy, give } = useSend();
-  const isByHand = useSending() === 'by hand' && message.state === 'queued';
+  const sending = useSending();
+  const texts = useIsDemo();
+  const isByHand = message.state === 'queued' && (isNumber(message.address) ? !texts : sending === 'by hand');
   return (
     <div className="small-text">
       <StateIcon kind={MARKS[message.state]} silent /> {message.recipient}{' '}
@@ -91,7 +94,7 @@ function PutRight({ message }: { message: MessageView }) {
           onDone={() => setOpen(false)}
           start={() => ({ id: message.id, address: message.address })}
         >
-          <TextField name="address" label="Their e-mail" type="email" />
+          <TextField name="address" label="Their e-mail, or telephone for a text" />
         </CommandForm>
       </SidePanel>
     </span>

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { removeNeighbour, setNeighbour } from '@/contract/commands/neighbours';
 import type { NewsView } from '@/contract/views/news';
-import { CommandForm, TextField } from '../kit/form';
+import { CommandForm, SelectField, TextField } from '../kit/form';
 import { Hidden } from '../kit/hidden';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
@@ -23,7 +23,18 @@ export function Neighbours({ view }: { view: NewsView }) {
       <BlockHead heading="Neighbours">
         <LinkButton
           className="push"
-          onClick={() => setEditing({ id: newId(), name: '', email: '', phone: '', note: '' })}
+          onClick={() =>
+            setEditing({
+              id: newId(),
+              name: '',
+              email: '',
+              phone: '',
+              note: '',
+              needed: '',
+              neededFor: '',
+              forWork: '',
+            })
+          }
         >
           Add one
         </LinkButton>
@@ -37,7 +48,15 @@ export function Neighbours({ view }: { view: NewsView }) {
         {view.neighbours.map((neighbour) => (
           <Line key={neighbour.id}>
             <span className="fw-bold">{neighbour.name}</span> <Phone number={neighbour.phone} />
-            <div className="small-text soft">{[neighbour.email, neighbour.note].filter(Boolean).join(' · ')}</div>
+            <div className="small-text soft">
+              {[
+                neighbour.email,
+                neighbour.note,
+                neighbour.needed && `needed: ${neighbour.needed}${neighbour.forWork && ` for ${neighbour.forWork}`}`,
+              ]
+                .filter(Boolean)
+                .join(' · ')}
+            </div>
             <div className="small-text">
               <LinkButton onClick={() => setEditing(neighbour)}>
                 Change<Hidden> {neighbour.name}</Hidden>
@@ -66,12 +85,26 @@ export function Neighbours({ view }: { view: NewsView }) {
             kind={setNeighbour}
             submit="Save"
             onDone={() => setEditing(undefined)}
-            start={() => ({ job: view.job.id, ...editing })}
+            start={() => {
+              const { id, name, email, phone, note, needed, neededFor } = editing;
+              return { job: view.job.id, id, name, email, phone, note, needed, neededFor };
+            }}
           >
             <TextField name="name" label="Their name, or the house" />
             <TextField name="email" label="Their e-mail" type="email" />
             <TextField name="phone" label="Telephone" type="tel" />
-            <TextField name="note" label="To be minded: animals, hours, a fence" rows={2} />
+            <TextField name="note" label="To be minded: animals, hours" rows={2} />
+            <TextField
+              name="needed"
+              label="What of theirs is needed"
+              hint="Their fence, their drive, the use of their yard. They hear on which days, and when these move."
+            />
+            <SelectField
+              name="neededFor"
+              label="For which work"
+              none="nothing of theirs is needed"
+              options={view.works.map(({ task, label }) => [task, label] as const)}
+            />
           </CommandForm>
         )}
       </SidePanel>

@@ -20,6 +20,7 @@ import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
 import { Moved, Unasked } from '../schedule/moved';
 import { CopyLink } from './copy-link';
+import { DoneWords } from './done-words';
 import { Draft } from './draft';
 import { MakeLink } from './make-link';
 import { MessageLine } from './messages';
@@ -45,6 +46,7 @@ export function News({ view }: { view: NewsView }) {
           </div>
           <div>
             <Questions view={view} />
+            <DoneWords words={view.doneWords} />
             <Letter key={view.draft.audience} view={view} />
             <Moved view={view.moved} linksUntil={view.job.linksUntil} />
             <Unasked view={view.moved} linksUntil={view.job.linksUntil} />
@@ -123,12 +125,16 @@ function Letter({ view }: { view: NewsView }) {
         <Button disabled={draft.unsettled > 0 || draft.text === ''} onClick={() => setSending(true)}>
           Send to {whom}
         </Button>
-        <a className="btn btn-outline-secondary" href={api.jobFile(view.job.id, `${draft.audience}.pdf`)}>
-          As a paper (PDF)
-        </a>
-        <a className="small-text" href={api.jobFile(view.job.id, `${draft.audience}.md`)}>
-          Markdown
-        </a>
+        {draft.unsettled === 0 && (
+          <>
+            <a className="btn btn-outline-secondary" href={api.jobFile(view.job.id, `${draft.audience}.pdf`)}>
+              As a paper (PDF)
+            </a>
+            <a className="small-text" href={api.jobFile(view.job.id, `${draft.audience}.md`)}>
+              Markdown
+            </a>
+          </>
+        )}
         {draft.audience === 'crew' && (
           <a className="small-text" href={api.jobFile(view.job.id, 'look-ahead.pdf')}>
             Three weeks ahead (PDF)
@@ -163,7 +169,11 @@ function Sent({ view }: { view: NewsView }) {
   const links = new Map(view.links.map((link) => [link.id, link]));
   return (
     <section>
-      <BlockHead heading="Sent" />
+      <BlockHead heading="Sent">
+        <Link className="push" href={routes.told()}>
+          Over all jobs
+        </Link>
+      </BlockHead>
       {view.updates.length === 0 && <p className="soft mt-2">Nothing was sent yet.</p>}
       <Lines>
         {view.updates.map((update) => (
@@ -238,6 +248,12 @@ function LinkLine({ link, today }: { link: LinkView; today: string }) {
         {link.state === 'open' ? `open until ${formatDay(link.expiresOn, today)}` : link.state} · opened{' '}
         {counted(link.opened, 'time')}
       </div>
+      {link.answers.map(({ key, when, from, insider }) => (
+        <div key={key} className="small-text soft">
+          answered {when} from {from}
+          {insider && <span className="bad">, a browser in which {insider} was signed in</span>}
+        </div>
+      ))}
       {link.state === 'open' && (
         <div className="small-text">
           <a href={link.path} target="_blank" rel="noreferrer">

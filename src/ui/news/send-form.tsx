@@ -86,7 +86,7 @@ function Recipients() {
               />
               <Form.Control
                 aria-label={`E-mail of recipient ${index + 1}`}
-                placeholder="name@example.net"
+                placeholder="name@example.net, or a number"
                 isInvalid={errors?.[index]?.address !== undefined}
                 {...register(`recipients.${index}.address`)}
               />

@@ -4,6 +4,7 @@ import { onItsWay } from './on-its-way';
 import { post } from './send';
 import { store, type Waiting } from './store';
 import { upload } from './upload';
+import { whoIsHere } from './whose';
 
 export type { Waiting } from './store';
 
@@ -20,6 +21,10 @@ const tell = (event: QueueEvent): void => listeners.forEach((listener) => listen
 
 export const waiting = (): Promise<Waiting[]> => store.waiting.orderBy('order').toArray();
 
+/** What of somebody's waits here and was not refused. */
+export const waitingOf = (person: string): Promise<Waiting[]> =>
+  store.waiting.filter(({ whose, refused }) => !refused && (whose === undefined || whose.id === person)).toArray();
+
 /** What is just being written to the store: already part of what waits, and shown, before the disk has answered. */
 const beingKept = new Map<string, Waiting>();
 
@@ -27,15 +32,19 @@ const beingKept = new Map<string, Waiting>();
 export async function pendingHere(): Promise<Waiting[]> {
   const kept = await store.waiting
     .orderBy('order')
-    .filter((entry) => !entry.refused)
+    .filter((entry) => !entry.refused && isOurs(entry))
     .toArray();
   const known = new Set(kept.map((entry) => entry.id));
   return [...kept, ...[...beingKept.values()].filter((entry) => !known.has(entry.id))];
 }
 
+/** Whether whoever is here recorded it; what an older version kept is anybody's. */
+const isOurs = ({ whose }: Pick<Waiting, 'whose'>): boolean => whose === undefined || whose.id === whoIsHere()?.id;
+
 /** Kept on this device first, then sent in order; both survive a reload. @throws where the device cannot keep it */
 export async function enqueue(command: Command, attached?: Waiting['attached']): Promise<void> {
-  const entry = { id: command.id, command, ...(attached ? { attached } : {}) };
+  const whose = whoIsHere();
+  const entry = { id: command.id, command, ...(attached ? { attached } : {}), ...(whose ? { whose } : {}) };
   beingKept.set(entry.id, { ...entry, order: Infinity });
   tell({ what: 'added', entry: { ...entry, order: Infinity } });
   try {
@@ -87,32 +96,58 @@ async function sendAll(): Promise<void> {
   // Nothing left though something was added: another tab has sent it.
   if (!next) tell({ what: 'changed' });
   for (; next; next = await first()) {
-    if (!(await settle(next))) {
-      clearTimeout(timer);
-      timer = setTimeout(() => void flush(), retryMs);
-      retryMs = Math.min(LONGEST_RETRY_MS, retryMs * 2);
-      return;
+    const how = await settle(next);
+    if (how === 'settled' || (how === 'failed' && (await isAlone(next)))) {
+      retryMs = FIRST_RETRY_MS;
+      continue;
     }
-    retryMs = FIRST_RETRY_MS;
+    clearTimeout(timer);
+    timer = setTimeout(() => void flush(), retryMs);
+    retryMs = Math.min(LONGEST_RETRY_MS, retryMs * 2);
+    return;
   }
 }
 
-/** The oldest that was not refused; pictures of the others are not read for it. */
-const first = (): Promise<Waiting | undefined> =>
+/** How often the server may fail over one before another is tried in its place. */
+const FAILURES = 3;
+
+/**
+ * Whether it is this one alone that the server fails over: it failed often, and the one behind it is taken. Then it is set
+ * aside with its reason, and the rest goes on.
+ */
+async function isAlone({ order, failed = 0 }: Waiting): Promise<boolean> {
+  await store.waiting.update(order, { failed: failed + 1 });
+  if (failed + 1 < FAILURES) return false;
+  const behind = await first(order);
+  if (!behind || (await settle(behind)) !== 'settled') return false;
+  await refuse(order, SET_ASIDE);
+  return true;
+}
+
+const SET_ASIDE: ProblemDocument = {
+  type: '/problems/set-aside',
+  title: 'The server failed over this several times while it took others. It is kept here: send it again later.',
+  status: 500,
+  code: 'set-aside',
+};
+
+/** The oldest of whoever is here that was not refused, after another; pictures of the others are not read for it. */
+const first = (after = -Infinity): Promise<Waiting | undefined> =>
   store.waiting
-    .orderBy('order')
-    .filter((entry) => !entry.refused)
+    .where('order')
+    .above(after)
+    .filter((entry) => !entry.refused && isOurs(entry))
     .first();
 
-/** @returns false where it should be tried again later */
-async function settle(next: Waiting): Promise<boolean> {
+/** @returns `later` where it waits for a line, `failed` where the server does not get through with it */
+async function settle(next: Waiting): Promise<'settled' | 'later' | 'failed'> {
   let { command } = next;
   if (next.attached) {
     const uploaded = await upload(next.attached);
-    if (uploaded === 'later') return false;
+    if (uploaded === 'later' || uploaded === 'failed') return uploaded;
     if ('code' in uploaded) {
       await refuse(next.order, uploaded);
-      return true;
+      return 'settled';
     }
     command = withHash(command, next.attached.what, uploaded.hash);
     const named = command;
@@ -122,12 +157,17 @@ async function settle(next: Waiting): Promise<boolean> {
     });
   }
   // A line that is there in name only would hold up all the others.
-  const sent = await post(command, { patienceMs: PATIENCE_MS });
-  if (sent.ok) await answered({ ...next, command });
+  const sent = await post(command, { patienceMs: PATIENCE_MS, person: next.whose?.id });
+  if (sent.ok) {
+    await answered({ ...next, command });
+    return 'settled';
+  }
+  const { status } = sent.problem;
+  if (status === 500) return 'failed';
   // Signed out or a server that restarts is no answer to this record: it waits.
-  else if (sent.problem.status === 0 || sent.problem.status >= 500 || sent.problem.status === 401) return false;
-  else await refuse(next.order, sent.problem);
-  return true;
+  if (status === 0 || status > 500 || status === 401 || status === 429) return 'later';
+  await refuse(next.order, sent.problem);
+  return 'settled';
 }
 
 /** Kept with its reason, so that nothing is lost. */
@@ -183,6 +223,7 @@ export async function retry(
 ): Promise<void> {
   await store.waiting.update(order, (row: Waiting) => {
     delete row.refused;
+    delete row.failed;
     if (put) row.command = { ...row.command, payload: put(row.command.payload as Record<string, unknown>) };
   });
   tell({ what: 'changed' });

@@ -34,27 +34,55 @@ export const post = (command: Command, terms: Terms = {}): Promise<Sent> => onIt
 
 interface Terms {
   link?: string | undefined;
+  /** Under whom it goes out: where somebody else is signed in by now it is not taken. */
+  person?: string | undefined;
   /** How long an answer is waited for: for whoever sends the same again. */
   patienceMs?: number;
 }
 
-async function deliver(command: Command, { link, patienceMs }: Terms): Promise<Sent> {
+async function deliver(command: Command, { link, person, patienceMs }: Terms): Promise<Sent> {
   try {
     const response = await fetch(api.commands(), {
       ...(patienceMs === undefined ? {} : { signal: AbortSignal.timeout(patienceMs) }),
       method: 'POST',
       body: JSON.stringify({ ...command, sent: now() }),
-      headers: { 'content-type': 'application/json', ...(link ? { 'x-aftermist-link': link } : {}) },
+      headers: {
+        'content-type': 'application/json',
+        ...(link ? { 'x-aftermist-link': link } : {}),
+        ...(person ? { 'x-aftermist-person': person } : {}),
+      },
     });
     // Busy says so itself; whatever else goes wrong on the server says nothing that a person could use.
     if (response.status >= 500 && response.status !== 503) return { ok: false, problem: FAILED };
-    const body = (await response.json()) as CommandAnswer | ProblemDocument;
+    const body = await jsonOf(response);
+    // A page in between that is none of ours: a log-in of a network says it is well, a proxy says that it is too large.
+    if (body === undefined) return { ok: false, problem: response.ok ? NO_CONNECTION : inBetween(response.status) };
     if (response.ok && 'seq' in body) return { ok: true, result: body.result, command: command.id };
     return { ok: false, problem: body as unknown as ProblemDocument };
   } catch {
     return { ok: false, problem: NO_CONNECTION };
   }
 }
+
+/** What came back as JSON; undefined where it is none. */
+export const jsonOf = (response: Response): Promise<CommandAnswer | ProblemDocument | undefined> =>
+  response.json().then(
+    (body) => body as CommandAnswer | ProblemDocument,
+    () => undefined,
+  );
+
+/** What a proxy said that stands between here and the server, by its number alone. */
+export const inBetween = (status: number): ProblemDocument =>
+  status === 413
+    ? {
+        type: '/problems/too-large-on-the-way',
+        title:
+          'This is larger than what the way to the server lets through. Whoever runs it raises that limit; until then it ' +
+          'is kept here.',
+        status,
+        code: 'too-large-on-the-way',
+      }
+    : FAILED;
 
 /** Sends a change at once, from a desk; a walk goes through the outbox instead. */
 export const send = <Kind extends KnownKind>(kind: Kind, payload: PayloadOf<Kind>, link?: string): Promise<Sent> =>

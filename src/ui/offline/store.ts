@@ -9,6 +9,10 @@ export interface Waiting {
   command: Command;
   /** A picture or a recording that goes ahead of the command that names it. */
   attached?: { what: 'picture' | 'recording'; content: Blob };
+  /** Who recorded it: it goes out under them alone. Absent in what an older version kept. */
+  whose?: { id: string; name: string };
+  /** How often the server failed over it. */
+  failed?: number;
   /** The door said no: kept and shown, so that nothing is lost. */
   refused?: ProblemDocument;
 }

@@ -8,6 +8,7 @@ import { SidePanel } from '../kit/side-panel';
 import { useOnItsWay } from './on-its-way';
 import { flush, forget, onOutbox, retry, waiting, type Waiting } from './outbox';
 import { packsHere } from './packs';
+import { whoIsHere } from './whose';
 import { Hidden } from '../kit/hidden';
 import { Line, Lines } from '../kit/lines';
 
@@ -105,6 +106,9 @@ function WaitingLine({ one }: { one: Waiting }) {
   return (
     <Line mark={<StateIcon kind={one.refused ? 'stop' : 'waiting'} />}>
       {wordsOf(one)}
+      {one.whose && one.whose.id !== whoIsHere()?.id && (
+        <span className="soft"> · waits for {one.whose.name}, who recorded it</span>
+      )}
       {one.refused && (
         <>
           <div className="bad">{one.refused.title}</div>

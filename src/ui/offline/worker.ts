@@ -1,10 +1,10 @@
 import { keepJobs } from './packs';
+import { PREPARED } from './whose';
 
 /** The page that was asked for comes first: what is fetched ahead waits until it stands. */
 const SETTLED_MS = 1_500;
 /** Often enough for a phone that loses its signal, seldom enough that pages do not queue behind it. */
 const EVERY_MS = 60_000;
-const LAST = 'aftermist-prepared';
 
 let coming: ReturnType<typeof setTimeout> | undefined;
 
@@ -18,6 +18,8 @@ export function prepareOffline(): void {
 }
 
 async function prepare(): Promise<void> {
+  // Without this a browser that runs out of room may throw away what was recorded and not sent.
+  if ('storage' in navigator) void navigator.storage.persist().catch(() => false);
   await navigator.serviceWorker.register('/service-worker.js');
   const ready = await navigator.serviceWorker.ready;
   ready.active?.postMessage('renew');
@@ -27,7 +29,7 @@ async function prepare(): Promise<void> {
 /** Whether it is a while since this device was prepared; one that cannot remember is always due. */
 function isDue(): boolean {
   try {
-    const since = Date.now() - Number(localStorage.getItem(LAST) ?? 0);
+    const since = Date.now() - Number(localStorage.getItem(PREPARED) ?? 0);
     return since < 0 || since >= EVERY_MS;
   } catch {
     return true;
@@ -36,7 +38,7 @@ function isDue(): boolean {
 
 function remember(): void {
   try {
-    localStorage.setItem(LAST, String(Date.now()));
+    localStorage.setItem(PREPARED, String(Date.now()));
   } catch {
     // It is prepared once more than it need be.
   }

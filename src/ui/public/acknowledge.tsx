@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { acknowledge } from '@/contract/commands/news';
-import { CommandForm, TextField } from '../kit/form';
+import { ReplyForm, ReplyText } from './reply-form';
 import { StateIcon } from '../kit/state-icon';
 
 /** One tap says that it was read. */
@@ -14,16 +13,16 @@ export function Acknowledge({ token, recipient, done }: { token: string; recipie
       </p>
     );
   return (
-    <CommandForm
-      kind={acknowledge}
+    <ReplyForm
+      type="message.acknowledge"
       link={token}
       about="read"
       className="no-print"
       submit="I have read it"
       start={() => ({ name: recipient })}
-      onDone={({ name }) => setRead(name)}
+      onDone={({ name }) => setRead(String(name))}
     >
-      <TextField name="name" label="Your name" autoComplete="name" />
-    </CommandForm>
+      <ReplyText name="name" label="Your name" autoComplete="name" />
+    </ReplyForm>
   );
 }

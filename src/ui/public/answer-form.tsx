@@ -1,14 +1,9 @@
 'use client';
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
-import { useWatch } from 'react-hook-form';
-import { answerChange } from '@/contract/commands/changes';
-import { agreeStatement } from '@/contract/commands/scope';
-import { pickAlternative, replyRequest } from '@/contract/commands/selections';
 import { publicRoutes } from '@/contract/routes';
 import type { ClientShared } from '@/contract/views/news';
 import { useMoney } from '../kit/money';
-import { ChoiceField, CommandForm, SubmitAs, TextField } from '../kit/form';
+import { ReplyAs, ReplyChoice, ReplyForm, ReplyText } from './reply-form';
 import { Hidden } from '../kit/hidden';
 
 interface Terms {
@@ -20,54 +15,60 @@ interface Terms {
 export function AgreeForm({ token, recipient, statement }: Terms & { statement: { id: string; number: number } }) {
   const [read, setRead] = useState(false);
   return (
-    <CommandForm
-      kind={agreeStatement}
+    <ReplyForm
+      type="statement.agree"
       link={token}
       about="agree"
       className="sheet my-3 no-print"
       start={() => ({ id: statement.id, name: recipient })}
-      submit={<SubmitAs disabled={!read}>I agree to version {statement.number}</SubmitAs>}
+      submit={<ReplyAs disabled={!read}>I agree to version {statement.number}</ReplyAs>}
       beside={
         <a className="btn btn-outline-secondary" href={publicRoutes.statement(token)}>
           As a paper (PDF)
         </a>
       }
     >
-      <Form.Check
-        id="agree-read"
-        label="I have read what is in and what is not"
-        checked={read}
-        onChange={(event) => setRead(event.target.checked)}
-      />
-      <TextField name="name" label="Your name" autoComplete="name" />
-    </CommandForm>
+      <div className="form-check">
+        <input
+          type="checkbox"
+          className="form-check-input"
+          id="agree-read"
+          checked={read}
+          onChange={(event) => setRead(event.target.checked)}
+        />
+        <label className="form-check-label" htmlFor="agree-read">
+          I have read what is in and what is not
+        </label>
+      </div>
+      <ReplyText name="name" label="Your name" autoComplete="name" />
+    </ReplyForm>
   );
 }
 
 /** The client approves or declines a change, with their name and a word if they like. */
 export const AnswerForm = ({ token, recipient, change }: Terms & { change: { id: string; title: string } }) => (
-  <CommandForm
-    kind={answerChange}
+  <ReplyForm
+    type="change.answer"
     link={token}
     about={change.id}
     className="my-2 no-print"
     start={() => ({ id: change.id, name: recipient, words: '' })}
     submit={
       <>
-        <SubmitAs name="verdict" value="approved">
+        <ReplyAs name="verdict" value="approved">
           I approve<Hidden>: {change.title}</Hidden>
-        </SubmitAs>
-        <SubmitAs name="verdict" value="declined" variant="outline-secondary">
+        </ReplyAs>
+        <ReplyAs name="verdict" value="declined" quiet>
           I decline<Hidden>: {change.title}</Hidden>
-        </SubmitAs>
+        </ReplyAs>
       </>
     }
   >
     <div className="form-pair">
-      <TextField name="name" label="Your name" autoComplete="name" />
-      <TextField name="words" label="Note (optional)" />
+      <ReplyText name="name" label="Your name" autoComplete="name" />
+      <ReplyText name="words" label="Note (optional)" />
     </div>
-  </CommandForm>
+  </ReplyForm>
 );
 
 interface Asked {
@@ -76,47 +77,46 @@ interface Asked {
   subject: string;
 }
 
-/** The client answers what they were asked: yes, yes on a condition, or no. */
-export const ReplyForm = ({ token, recipient, request }: Terms & { request: Asked }) => (
-  <CommandForm
-    kind={replyRequest}
-    link={token}
-    about={request.id}
-    className="my-2 no-print"
-    start={() => ({ id: request.id, name: recipient, conditions: '' })}
-    submit={<ReplyButtons request={request} />}
-  >
-    <div className="form-pair">
-      <TextField name="name" label="Your name" autoComplete="name" />
-      <TextField
-        name="conditions"
-        label={request.kind === 'approval' ? 'On which condition, or why not' : 'Your answer'}
-      />
-    </div>
-  </CommandForm>
-);
-
-/** What the words mean is said on the button: a condition, or the answer itself. */
-function ReplyButtons({ request }: { request: Asked }) {
-  const words = useWatch({ name: 'conditions' }) as string | undefined;
-  const said = (words ?? '').trim() !== '';
+/** The client answers what they were asked: yes, yes on a condition, or no. What the words mean is said on the button. */
+export function AnswerRequest({ token, recipient, request }: Terms & { request: Asked }) {
+  const [words, setWords] = useState('');
+  const said = words.trim() !== '';
+  const approval = request.kind === 'approval';
   const about = <Hidden>: {request.subject}</Hidden>;
-  if (request.kind !== 'approval')
-    return (
-      <SubmitAs name="outcome" value="granted" disabled={!said}>
-        Send my answer{about}
-      </SubmitAs>
-    );
   return (
-    <>
-      <SubmitAs name="outcome" value={said ? 'conditions' : 'granted'}>
-        {said ? 'I approve on this condition' : 'I approve'}
-        {about}
-      </SubmitAs>
-      <SubmitAs name="outcome" value="refused" variant="outline-secondary">
-        I do not<Hidden> approve: {request.subject}</Hidden>
-      </SubmitAs>
-    </>
+    <ReplyForm
+      type="request.reply"
+      link={token}
+      about={request.id}
+      className="my-2 no-print"
+      start={() => ({ id: request.id, name: recipient, conditions: '' })}
+      submit={
+        approval ? (
+          <>
+            <ReplyAs name="outcome" value={said ? 'conditions' : 'granted'}>
+              {said ? 'I approve on this condition' : 'I approve'}
+              {about}
+            </ReplyAs>
+            <ReplyAs name="outcome" value="refused" quiet>
+              I do not<Hidden> approve: {request.subject}</Hidden>
+            </ReplyAs>
+          </>
+        ) : (
+          <ReplyAs name="outcome" value="granted" disabled={!said}>
+            Send my answer{about}
+          </ReplyAs>
+        )
+      }
+    >
+      <div className="form-pair">
+        <ReplyText name="name" label="Your name" autoComplete="name" />
+        <ReplyText
+          name="conditions"
+          label={approval ? 'On which condition, or why not' : 'Your answer'}
+          onType={setWords}
+        />
+      </div>
+    </ReplyForm>
   );
 }
 
@@ -124,19 +124,19 @@ type Choice = ClientShared['choices'][number];
 
 /** The client takes one of what was put side by side. */
 export const PickForm = ({ token, recipient, choice }: Terms & { choice: Choice }) => (
-  <CommandForm
-    kind={pickAlternative}
+  <ReplyForm
+    type="selection.pick"
     link={token}
     about={choice.id}
     className="my-2 no-print"
     start={() => ({ id: choice.id, name: recipient, words: '' })}
     submit={
-      <SubmitAs>
+      <ReplyAs>
         I choose this<Hidden> for {choice.what}</Hidden>
-      </SubmitAs>
+      </ReplyAs>
     }
   >
-    <ChoiceField
+    <ReplyChoice
       name="alternative"
       label={choice.what}
       options={choice.alternatives.map((alternative) => ({
@@ -145,10 +145,10 @@ export const PickForm = ({ token, recipient, choice }: Terms & { choice: Choice 
       }))}
     />
     <div className="form-pair">
-      <TextField name="name" label="Your name" autoComplete="name" />
-      <TextField name="words" label="Why, if you like" />
+      <ReplyText name="name" label="Your name" autoComplete="name" />
+      <ReplyText name="words" label="Why, if you like" />
     </div>
-  </CommandForm>
+  </ReplyForm>
 );
 
 /** What an alternative costs; where something is allowed for, how it stands to that. */

@@ -1,7 +1,6 @@
 'use client';
-import { askQuestion } from '@/contract/commands/questions';
 import type { SharedView } from '@/contract/views/news';
-import { CommandForm, SelectField, TextField } from '../kit/form';
+import { ReplyForm, ReplySelect, ReplyText } from './reply-form';
 import { Line, Lines } from '../kit/lines';
 import { newId } from '../offline/send';
 
@@ -28,21 +27,25 @@ export function Ask({ view, token }: { view: SharedView; token: string }) {
           </Line>
         ))}
       </Lines>
-      <CommandForm
+      <ReplyForm
         key={view.questions.length}
-        kind={askQuestion}
+        type="question.ask"
         link={token}
         about="question"
         className="my-2 no-print"
         start={() => ({ id: newId(), job: first.id, name: view.recipient, text: '' })}
-        submit="Ask"
+        submit={view.audience === 'neighbour' ? 'Send' : 'Ask'}
       >
         {more.length > 0 && (
-          <SelectField name="job" label="About" options={view.askAbout.map(({ id, name }) => [id, name])} />
+          <ReplySelect name="job" label="About" options={view.askAbout.map(({ id, name }) => [id, name])} />
         )}
-        <TextField name="text" label="Your question" rows={3} />
-        <TextField name="name" label="Your name" autoComplete="name" />
-      </CommandForm>
+        <ReplyText
+          name="text"
+          label={view.audience === 'neighbour' ? 'Your question, or what you wish' : 'Your question'}
+          rows={3}
+        />
+        <ReplyText name="name" label="Your name" autoComplete="name" />
+      </ReplyForm>
     </section>
   );
 }

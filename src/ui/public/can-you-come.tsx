@@ -1,10 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
-import { answerVisits } from '@/contract/commands/visits';
 import type { SubVisit } from '@/contract/views/news';
-import { CommandForm, SelectField, SubmitAs, TextField } from '../kit/form';
-import { LinkButton } from '../kit/link-button';
+import { ReplyAs, ReplyForm, ReplySelect, ReplyText } from './reply-form';
 
 const SAYS = {
   pencil: 'In pencil',
@@ -32,7 +29,7 @@ function OneVisit({ visit, token, recipient }: { visit: SubVisit; token: string;
   return (
     <article className={`visit ${visit.said}`}>
       <p className="mb-0">
-        <span className="fw-bold">{SAYS[visit.said]}</span> {visit.when}
+        <span className="fw-bold">{SAYS[visit.said]}</span> {visit.when} <span className="soft">({visit.long})</span>
       </p>
       <p className="small-text mb-0">
         {visit.job}
@@ -44,44 +41,50 @@ function OneVisit({ visit, token, recipient }: { visit: SubVisit; token: string;
       </p>
       <p className="small-text mb-0">{visit.works.join(' · ')}</p>
       {visit.ready.length > 0 && <p className="small-text soft mb-0">before you: {visit.ready.join(', ')}</p>}
+      {visit.leaves.length > 0 && <p className="small-text mb-0">leave ready for: {visit.leaves.join(', ')}</p>}
+      {visit.gettingIn && <p className="small-text mb-0">getting in: {visit.gettingIn}</p>}
       {visit.words && <p className="small-text soft mb-0">{visit.words}</p>}
       {open ? (
-        <CommandForm
-          kind={answerVisits}
+        <ReplyForm
+          type="visit.answer"
           link={token}
           about={visit.key}
           className="my-2 no-print"
-          start={() => ({ visits: visit.halves, answer: 'yes' as const, by: recipient, note: '', wishHalf: 0 })}
+          start={() => ({ visits: visit.halves, by: recipient, note: '' })}
           onDone={() => {
             setAgain(false);
             setOther(false);
           }}
           submit={
             other ? (
-              <SubmitAs name="answer" value="another day">
+              <ReplyAs name="answer" value="another day">
                 Say that day
-              </SubmitAs>
+              </ReplyAs>
             ) : (
               <span className="actions">
-                <SubmitAs name="answer" value="yes">
+                <ReplyAs name="answer" value="yes">
                   Yes, we come
-                </SubmitAs>
-                <SubmitAs name="answer" value="no" variant="outline-secondary">
+                </ReplyAs>
+                <ReplyAs name="answer" value="no" quiet>
                   No, I can’t
-                </SubmitAs>
+                </ReplyAs>
               </span>
             )
           }
           beside={
-            <Button variant={other ? 'link' : 'outline-secondary'} onClick={() => setOther(!other)}>
+            <button
+              type="button"
+              className={`btn ${other ? 'btn-link' : 'btn-outline-secondary'}`}
+              onClick={() => setOther(!other)}
+            >
               {other ? 'Back' : 'Another day'}
-            </Button>
+            </button>
           }
         >
           {other && (
             <div className="form-pair">
-              <TextField name="wishDay" label="The day on which you could" type="date" />
-              <SelectField
+              <ReplyText name="wishDay" label="The day on which you could" type="date" />
+              <ReplySelect
                 name="wishHalf"
                 label="Morning or afternoon"
                 options={[
@@ -92,15 +95,15 @@ function OneVisit({ visit, token, recipient }: { visit: SubVisit; token: string;
             </div>
           )}
           <div className="form-pair">
-            <TextField name="by" label="Your name" autoComplete="name" />
-            <TextField name="note" label="Anything to say" />
+            <ReplyText name="by" label="Your name" autoComplete="name" />
+            <ReplyText name="note" label="Anything to say" />
           </div>
-        </CommandForm>
+        </ReplyForm>
       ) : (
         <p className="no-print mb-0">
-          <LinkButton onClick={() => setAgain(true)}>
+          <button type="button" className="btn btn-link btn-sm p-0" onClick={() => setAgain(true)}>
             {visit.said === 'pencil' ? 'Answer already' : 'Answer again'}
-          </LinkButton>
+          </button>
         </p>
       )}
     </article>

@@ -1,10 +1,8 @@
 'use client';
 import { useState } from 'react';
-import { answerFinding } from '@/contract/commands/scope';
 import type { SiteChoice } from '@/core/scope/brief';
-import { CommandForm, SubmitAs, TextField } from '../kit/form';
+import { ReplyAs, ReplyForm, ReplyText } from './reply-form';
 import { Hidden } from '../kit/hidden';
-import { LinkButton } from '../kit/link-button';
 
 /** A choice that is theirs to make on the spot: one of the ways that were named, or another; and who made it. */
 export function ChooseOnSite({ token, recipient, choice }: { token: string; recipient: string; choice: SiteChoice }) {
@@ -12,32 +10,32 @@ export function ChooseOnSite({ token, recipient, choice }: { token: string; reci
   if (choice.answer && !again)
     return (
       <div className="no-print">
-        <LinkButton onClick={() => setAgain(true)}>
+        <button type="button" className="btn btn-link btn-sm p-0" onClick={() => setAgain(true)}>
           Decide again<Hidden>: {choice.subject}</Hidden>
-        </LinkButton>
+        </button>
       </div>
     );
   return (
-    <CommandForm
-      kind={answerFinding}
+    <ReplyForm
+      type="finding.answer"
       link={token}
       about={choice.id}
       className="my-2 no-print"
       start={() => ({ id: choice.id, answer: '', name: recipient })}
       onDone={() => setAgain(false)}
-      submit={<SubmitAs variant="outline-secondary">Save</SubmitAs>}
+      submit={<ReplyAs quiet>Save</ReplyAs>}
     >
       <div className="actions">
         {choice.options.map((option) => (
-          <SubmitAs key={option} name="answer" value={option} variant="outline-secondary">
+          <ReplyAs key={option} name="answer" value={option} quiet>
             {option}
-          </SubmitAs>
+          </ReplyAs>
         ))}
       </div>
       <div className="form-pair">
-        <TextField name="answer" label="Or another way" />
-        <TextField name="name" label="Your name" autoComplete="name" />
+        <ReplyText name="answer" label="Or another way" />
+        <ReplyText name="name" label="Your name" autoComplete="name" />
       </div>
-    </CommandForm>
+    </ReplyForm>
   );
 }

@@ -6,9 +6,10 @@ import { capital } from '@/core/words/letters';
 import { StateIcon } from '../kit/state-icon';
 import { StatementBody, StatementChanges } from '../kit/statement-body';
 import { sayChangeEffect } from '@/core/words/change-effect';
-import { AgreeForm, AnswerForm, PickForm, ReplyForm } from './answer-form';
+import { AgreeForm, AnswerForm, AnswerRequest, PickForm } from './answer-form';
 import { ClientList } from './completion-forms';
 import { Ask } from './ask';
+import { House } from './house';
 import { LetterHead } from './letter-head';
 import { SharedUpdates } from './shared-updates';
 import { Tour } from './tour';
@@ -37,6 +38,7 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
       {view.requests.map((request) => (
         <RequestAsked key={request.id} request={request} view={view} token={token} />
       ))}
+      <House house={view.house} />
       <Tour tour={view.tour} link={token} />
       <Points heading="What we found" points={view.now.found} />
       <Points heading="The next two weeks" points={view.now.weeks} after={view.now.ahead} />
@@ -230,7 +232,7 @@ function RequestAsked({
         {request.by ? `, ${sayBy(request.by, view.today)}` : ''}.
         {request.waits.length > 0 ? ` Without it this stands still: ${request.waits.join(', ')}.` : ''}
       </p>
-      <ReplyForm token={token} recipient={view.recipient} request={request} />
+      <AnswerRequest token={token} recipient={view.recipient} request={request} />
     </Sheet>
   );
 }

@@ -1,12 +1,10 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
-import { acceptArea, askItem } from '@/contract/commands/completion';
 import type { ClientShared } from '@/contract/views/news';
-import { CommandForm, SelectField, TextField } from '../kit/form';
+import { ReplyForm, ReplySelect, ReplyText } from './reply-form';
 import { StateIcon } from '../kit/state-icon';
-import { newId, send } from '../offline/send';
+import { makeCommand, newId, post } from '../offline/send';
 import { Hidden } from '../kit/hidden';
 import { Line, Lines } from '../kit/lines';
 
@@ -19,16 +17,18 @@ export function ClientList({ view, token }: { view: ClientShared; token: string 
   if (!view.completion) return null;
   const { areas, items } = view.completion;
   const accept = async (area: string): Promise<void> => {
-    const sent = await send(acceptArea, { id: newId(), area, name: view.recipient, words: '' }, token);
+    const sent = await post(makeCommand('area.accept', { id: newId(), area, name: view.recipient, words: '' }), {
+      link: token,
+    });
     setProblem(sent.ok ? undefined : sent.problem.title);
     if (sent.ok) router.refresh();
   };
   return (
     <section>
       <h2>What you want put right</h2>
-      <CommandForm
+      <ReplyForm
         key={asked}
-        kind={askItem}
+        type="client.ask"
         link={token}
         about="ask"
         className="my-2 no-print"
@@ -36,17 +36,17 @@ export function ClientList({ view, token }: { view: ClientShared; token: string 
         start={() => ({ id: newId(), text: '', name: view.recipient })}
         onDone={() => setAsked(asked + 1)}
       >
-        <TextField name="text" label="What it is" />
+        <ReplyText name="text" label="What it is" />
         <div className="form-pair">
-          <SelectField
+          <ReplySelect
             name="area"
             label="Where"
             none="anywhere"
             options={areas.map((area) => [area.id, area.name] as const)}
           />
-          <TextField name="name" label="Your name" autoComplete="name" />
+          <ReplyText name="name" label="Your name" autoComplete="name" />
         </div>
-      </CommandForm>
+      </ReplyForm>
       <Lines>
         {items.map((item) => (
           <Line key={item.id} mark={<StateIcon kind={item.state === 'asked' ? 'waiting' : 'done'} />}>
@@ -75,14 +75,13 @@ export function ClientList({ view, token }: { view: ClientShared; token: string 
             mark={<StateIcon kind={entry.accepted ? 'done' : 'not-begun'} />}
             beside={
               !entry.accepted && (
-                <Button
-                  size="sm"
-                  variant="outline-secondary"
-                  className="no-print"
+                <button
+                  type="button"
+                  className="btn btn-sm btn-outline-secondary no-print"
                   onClick={() => void accept(entry.id)}
                 >
                   Accept<Hidden> {entry.name}</Hidden>
-                </Button>
+                </button>
               )
             }
           >

@@ -1,11 +1,14 @@
+import { publicRoutes } from '@/contract/routes';
 import type { CrewShared } from '@/contract/views/news';
 import { briefWarning, type SiteChoice } from '@/core/scope/brief';
 import { formatDay } from '@/core/units/day';
 import { BriefLines } from '../scope/brief';
 import { Ask } from './ask';
 import { CanYouCome } from './can-you-come';
+import { SayDone } from './say-done';
 import { ChooseOnSite } from './choose-on-site';
 import { LetterHead } from './letter-head';
+import { Hidden } from '../kit/hidden';
 import { StateIcon } from '../kit/state-icon';
 import { PrintButton } from '../kit/print-button';
 import { SharedUpdates } from './shared-updates';
@@ -31,7 +34,21 @@ export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
           ))}
         </Lines>
       )}
+      {view.tonight.length > 0 && (
+        <section>
+          <h2>Not to be touched tonight</h2>
+          <Lines>
+            {view.tonight.map(({ key, text }) => (
+              <Line key={key} mark={<StateIcon kind="stop" silent />}>
+                {text}
+              </Line>
+            ))}
+          </Lines>
+        </section>
+      )}
+      <Licences days={view.days} />
       <CanYouCome visits={view.visits} token={token} recipient={view.recipient} />
+      <SayDone begun={view.begun} token={token} recipient={view.recipient} />
       {view.days.length > 0 && view.rooms.length + view.around.length > 0 && (
         <p className="no-print">
           <a href="#agreed">What is agreed, room by room</a>
@@ -50,6 +67,7 @@ export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
                   {work.address && `, ${work.address}`}
                 </div>
                 {work.ready.length > 0 && <div className="small-text soft">before you: {work.ready.join(', ')}</div>}
+                {work.licence?.missing && <div className="small-text bad">{work.licence.words}</div>}
                 {work.leaves.length > 0 && <div className="small-text soft">after you: {work.leaves.join(', ')}</div>}
               </Line>
             ))}
@@ -93,6 +111,24 @@ export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
   );
 }
 
+/** Whoever comes for work that needs a licence, each once. */
+function Licences({ days }: Pick<CrewShared, 'days'>) {
+  const held = days.flatMap(({ works }) =>
+    works.flatMap(({ crew, licence }) => (licence && !licence.missing ? [`${crew}: ${licence.words}`] : [])),
+  );
+  if (held.length === 0) return null;
+  return (
+    <section>
+      <h2>Licences needed</h2>
+      <Lines>
+        {[...new Set(held)].map((text) => (
+          <Line key={text}>{text}</Line>
+        ))}
+      </Lines>
+    </section>
+  );
+}
+
 /** What is agreed where they work: room by room, those of the next days open, the others folded. */
 function Agreed({ view, token }: { view: CrewShared; token: string }) {
   const several = new Set(view.rooms.map((room) => room.job)).size > 1;
@@ -115,6 +151,11 @@ function Agreed({ view, token }: { view: CrewShared; token: string }) {
             <span className="push small-text soon">{briefWarning(room.brief)}</span>
           </summary>
           <BriefLines brief={room.brief} link={token} choose={choose} />
+          <p className="small-text mb-0">
+            <a href={publicRoutes.sheet(token, room.area)}>
+              Sheet of the room with its drawings (PDF)<Hidden>: {room.name}</Hidden>
+            </a>
+          </p>
         </details>
       ))}
     </section>

@@ -13,7 +13,7 @@ export const LetterHead = ({ view }: { view: SharedView }) => (
         </a>
       )}
       <a className="btn btn-outline-secondary" href="#ask">
-        Ask
+        Ask a question
       </a>
     </p>
     <p className="d-none d-print-block small-text mb-0">

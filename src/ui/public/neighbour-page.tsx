@@ -34,7 +34,7 @@ export function NeighbourPage({ view, token }: { view: NeighbourShared; token: s
       <SharedUpdates view={view} token={token} />
       <p className="soft small-text mt-4">
         This page opens until {formatDay(view.expiresOn, view.today)} and always shows the plan of today. Days are a
-        plan and move with what is found; when yours move, we tell you.
+        plan and move with what is found: those above are the days of now.
       </p>
     </main>
   );

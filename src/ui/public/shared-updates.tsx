@@ -1,8 +1,8 @@
-import type { SharedView } from '@/contract/views/news';
+import type { PartyShared, SharedView } from '@/contract/views/news';
 import { Acknowledge } from './acknowledge';
 
 /** What was written to them, the newest open until it is acknowledged, what came before folded away. */
-export function SharedUpdates({ view, token }: { view: SharedView; token: string }) {
+export function SharedUpdates({ view, token }: { view: Exclude<SharedView, PartyShared>; token: string }) {
   const [newest, ...older] = view.updates;
   if (!newest) return null;
   return (

@@ -2,10 +2,11 @@
 import Link from 'next/link';
 import { Button } from 'react-bootstrap';
 import { setPin } from '@/contract/commands/schedule';
-import { tellVisits } from '@/contract/commands/visits';
+import { NOBODY_TOLD, remindVisits, tellVisits } from '@/contract/commands/visits';
 import { api, routes } from '@/contract/routes';
-import type { Concerned, MovedEnd, MovedView, MovedVisit } from '@/contract/views/visits';
+import type { MovedView, MovedVisit } from '@/contract/views/visits';
 import type { PayloadOf } from '@/contract/command';
+import { reachOf } from '@/core/news/address';
 import { counted, listed } from '@/core/words/count';
 import { newSending } from '../kit/new-sending';
 import { Hidden } from '../kit/hidden';
@@ -15,27 +16,49 @@ import { LinkButton } from '../kit/link-button';
 import { Phone } from '../kit/phone';
 import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
+import { useIsDemo } from '../shell/demo';
 
 type Telling = PayloadOf<typeof tellVisits>;
 
+/** Who is told at once. */
+type Told = Pick<MovedView, 'concerned' | 'ends' | 'offices' | 'neighbours'>;
+const NONE: Told = { concerned: [], ends: [], offices: [], neighbours: [] };
+
+const peopleIn = ({ concerned, ends, offices, neighbours }: Told): number =>
+  concerned.length + ends.length + offices.length + neighbours.length;
+
 /** Everything of theirs as one word to each; who has no address is told by telephone. */
-function tellingOf(concerned: readonly Concerned[], ends: readonly MovedEnd[], linksUntil: string): Telling {
+function tellingOf({ concerned, ends, offices, neighbours }: Told, linksUntil: string, texts: boolean): Telling {
   return {
     visits: concerned.flatMap(({ visits }) => visits.map(({ task, day, half }) => ({ task, day, half }))),
-    subs: concerned.flatMap(({ crew, sub, name, email }) =>
-      sub && email ? [{ sub: crew, ...newSending(name, email, linksUntil) }] : [],
-    ),
+    subs: concerned.flatMap(({ crew, sub, name, ...reached }) => {
+      const address = reachOf(reached, texts);
+      return sub && address ? [{ sub: crew, ...newSending(name, address, linksUntil) }] : [];
+    }),
+    byHour: false,
     ends: ends.map(({ job, day }) => ({ job, day })),
     clients: ends.flatMap(({ job, client, email }) =>
       email ? [{ job, ...newSending(client || 'the client', email, linksUntil) }] : [],
+    ),
+    offices: offices.map(({ inspection, off }) => ({ inspection, off })),
+    officeLetters: offices.flatMap(({ inspection, office, email, pageUntil }) =>
+      email ? [{ inspection, ...newSending(office, email, pageUntil) }] : [],
+    ),
+    near: neighbours.map(({ job }) => ({ job })),
+    neighbours: neighbours.flatMap(({ people }) =>
+      people.flatMap(({ id, name, ...reached }) => {
+        const address = reachOf(reached, texts);
+        return address ? [{ neighbour: id, ...newSending(name, address, linksUntil) }] : [];
+      }),
     ),
   };
 }
 
 /** What is said once it is done: to whom a message goes, and whom one has to call. */
-function toldWords({ subs, clients }: Telling, all: number): string {
-  const messages = subs.length + clients.length;
-  const calls = all - messages;
+function toldWords({ subs, clients, officeLetters, neighbours, near }: Telling, all: number): string {
+  const others = subs.length + clients.length + officeLetters.length;
+  const messages = others + neighbours.length;
+  const calls = all - near.length - others;
   return [
     messages > 0 ? `${counted(messages, 'message goes', 'messages go')} out.` : '',
     calls > 0 ? `${counted(calls, 'person', 'people')} without an address: told by you.` : '',
@@ -47,12 +70,15 @@ function toldWords({ subs, clients }: Telling, all: number): string {
 /** What moved since people were told, because of what, and who has to hear of it; one act tells them. */
 export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: string }) {
   const { busy, give } = useSend();
-  const { concerned, ends } = view;
-  const people = concerned.length + ends.length;
-  if (people === 0) return null;
-  const tell = (who: readonly Concerned[], of: readonly MovedEnd[]): void => {
-    const telling = tellingOf(who, of, linksUntil);
-    void give(tellVisits, telling, { text: toldWords(telling, who.length + of.length) });
+  const texts = useIsDemo();
+  const { concerned, ends, offices, neighbours } = view;
+  const all: Told = { ...view, ends: ends.filter(({ inLetter }) => !inLetter) };
+  const people = peopleIn(all);
+  if (peopleIn(view) === 0) return null;
+  const tell = (some: Partial<Told>): void => {
+    const who = { ...NONE, ...some };
+    const telling = tellingOf(who, linksUntil, texts);
+    void give(tellVisits, telling, { text: toldWords(telling, peopleIn(who)) });
   };
   const visits = concerned.reduce((sum, one) => sum + one.visits.length, 0);
   const conflicts = concerned.flatMap((one) => one.visits.filter(({ conflict }) => conflict));
@@ -60,9 +86,11 @@ export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: strin
     <Block
       heading={<span id="moved">What moved</span>}
       beside={
-        <Button size="sm" className="push no-print" disabled={busy} onClick={() => tell(concerned, ends)}>
-          {people === 1 ? 'Tell them' : `Tell all ${people}`}
-        </Button>
+        people > 0 && (
+          <Button size="sm" className="push no-print" disabled={busy} onClick={() => tell(all)}>
+            {people === 1 ? 'Tell them' : `Tell all ${people}`}
+          </Button>
+        )
       }
     >
       <p className="small-text soft mt-2 mb-1">
@@ -74,7 +102,7 @@ export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: strin
           <Line
             key={one.crew}
             mark={<StateIcon kind={one.visits.some(({ conflict }) => conflict) ? 'stop' : 'waiting'} silent />}
-            beside={<TellOne who={one.name} busy={busy} onTell={() => tell([one], [])} />}
+            beside={<TellOne who={one.name} busy={busy} onTell={() => tell({ concerned: [one] })} />}
           >
             <span className="fw-bold">{one.name}</span> <Phone number={one.phone} />{' '}
             {one.sub && (
@@ -92,20 +120,52 @@ export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: strin
             key={end.job}
             mark={<StateIcon kind={end.later ? 'stop' : 'waiting'} silent />}
             beside={
-              <TellOne
-                who={`${end.client || 'the client'} of ${end.name}`}
-                busy={busy}
-                onTell={() => tell([], [end])}
-              />
+              end.inLetter ? (
+                <Link href={routes.news(end.job, 'client')} className="no-print text-nowrap">
+                  Their letter<Hidden> for {end.client || `the client of ${end.name}`}</Hidden>
+                </Link>
+              ) : (
+                <TellOne
+                  who={`${end.client || 'the client'} of ${end.name}`}
+                  busy={busy}
+                  onTell={() => tell({ ends: [end] })}
+                />
+              )
             }
           >
             <span className="fw-bold">{end.client || 'The client'}</span>: {end.name} ends {end.to},{' '}
             {end.later ? 'later' : 'earlier'} than the {end.from} they were told.
+            {end.inLetter && <span className="soft"> It stands in the letter that waits for them.</span>}
+          </Line>
+        ))}
+        {offices.map((office) => (
+          <Line
+            key={office.inspection}
+            mark={<StateIcon kind={office.off ? 'stop' : 'waiting'} silent />}
+            beside={<TellOne who={office.office} busy={busy} onTell={() => tell({ offices: [office] })} />}
+          >
+            <span className="fw-bold">{office.office}</span> <Phone number={office.phone} /> {office.job}, {office.what}
+            : {office.off ? 'the plan does not reach that day.' : 'told that it is off, and the plan keeps it again.'}
+          </Line>
+        ))}
+        {neighbours.map((street) => (
+          <Line
+            key={street.job}
+            mark={<StateIcon kind="waiting" silent />}
+            beside={
+              <TellOne
+                who={`the neighbours of ${street.name}`}
+                busy={busy}
+                onTell={() => tell({ neighbours: [street] })}
+              />
+            }
+          >
+            <span className="fw-bold">Neighbours of {street.name}</span>: {street.lines.join(' ')}
           </Line>
         ))}
       </Lines>
       <p className="small-text soft mt-2 mb-0">
-        {whoHasNoAddress(concerned, ends)}What moves back before it is told is told to nobody.
+        {whoHasNoAddress(view, texts)}What moves back before it is told is told to nobody.
       </p>
     </Block>
   );
@@ -114,19 +174,30 @@ export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: strin
 /** Who comes in the next two weeks and was not asked yet, and who was and has not answered: one act asks them all. */
 export function Unasked({ view, linksUntil }: { view: MovedView; linksUntil: string }) {
   const { busy, give } = useSend();
+  const texts = useIsDemo();
   const { unasked, unanswered } = view;
   if (unasked.length + unanswered.length === 0) return null;
   const ask = (who: MovedView['unasked']): void => {
     const asking: Telling = {
+      ...NOBODY_TOLD,
       visits: who.flatMap(({ visits }) => visits),
-      subs: who.flatMap(({ crew, name, email }) =>
-        email ? [{ sub: crew, ...newSending(name, email, linksUntil) }] : [],
-      ),
-      ends: [],
-      clients: [],
+      subs: who.flatMap(({ crew, name, ...reached }) => {
+        const address = reachOf(reached, texts);
+        return address ? [{ sub: crew, ...newSending(name, address, linksUntil) }] : [];
+      }),
     };
     void give(tellVisits, asking, { text: toldWords(asking, who.length) });
   };
+  const remindable = unanswered.flatMap(({ crew, name, ...reached }) => {
+    const address = reachOf(reached, texts);
+    return address ? [{ sub: crew, ...newSending(name, address, linksUntil) }] : [];
+  });
+  const remind = () =>
+    void give(
+      remindVisits,
+      { subs: remindable },
+      { text: `${counted(remindable.length, 'reminder goes', 'reminders go')} out.` },
+    );
   return (
     <Block
       heading="To ask"
@@ -157,7 +228,14 @@ export function Unasked({ view, linksUntil }: { view: MovedView; linksUntil: str
         ))}
       </Lines>
       {unanswered.length > 0 && (
-        <p className="small-text soft mt-2 mb-0">Asked, and no answer yet: {listed(unanswered)}.</p>
+        <p className="small-text soft mt-2 mb-0">
+          Asked, and no answer yet: {listed(unanswered.map(({ name }) => name))}.{' '}
+          {remindable.length > 0 && (
+            <LinkButton className="no-print" disabled={busy} onClick={remind}>
+              Ask {remindable.length === 1 ? 'them' : 'all of them'} once more
+            </LinkButton>
+          )}
+        </p>
       )}
     </Block>
   );
@@ -235,10 +313,12 @@ function heldWords({ said, saidBy, conflict }: MovedVisit): string {
   return conflict ? 'It was set for the next few days.' : '';
 }
 
-function whoHasNoAddress(concerned: readonly Concerned[], ends: readonly MovedEnd[]): string {
+function whoHasNoAddress({ concerned, ends, offices, neighbours }: Told, texts: boolean): string {
   const names = [
-    ...concerned.flatMap(({ name, sub, email }) => (sub && !email ? [name] : [])),
+    ...concerned.flatMap(({ name, sub, ...reached }) => (sub && !reachOf(reached, texts) ? [name] : [])),
     ...ends.flatMap(({ client, email }) => (email ? [] : [client || 'the client'])),
+    ...offices.flatMap(({ office, email }) => (email ? [] : [office])),
+    ...neighbours.flatMap(({ people }) => people.flatMap((one) => (reachOf(one, texts) ? [] : [one.name]))),
   ];
   return names.length > 0 ? `No address is known of ${listed(names)}: call them first. ` : '';
 }

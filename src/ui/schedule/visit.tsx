@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { answerVisits, freeVisits, giveVisits, tellVisits } from '@/contract/commands/visits';
+import { answerVisits, freeVisits, giveVisits, NOBODY_TOLD, tellVisits } from '@/contract/commands/visits';
 import type { BoardBlock, BoardVisit } from '@/contract/views/plan';
 import { newSending } from '../kit/new-sending';
 import { CommandForm, TextField } from '../kit/form';
@@ -17,10 +17,9 @@ export function Visit({ block, visit, linksUntil }: { block: BoardBlock; visit: 
     void give(
       tellVisits,
       {
+        ...NOBODY_TOLD,
         visits: [half],
         subs: visit.email ? [{ sub: visit.crew, ...newSending(visit.name, visit.email, linksUntil) }] : [],
-        ends: [],
-        clients: [],
       },
       { text: visit.email ? `${visit.name} is asked; a message goes out.` : `Kept: ${visit.name} is asked.` },
     );

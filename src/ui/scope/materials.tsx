@@ -50,7 +50,7 @@ export function Materials({ view }: { view: MaterialsView }) {
             {view.lines.length} lines
             {view.lines.length > 0 && (
               <>
-                , {money(view.total)}
+                {view.total === null ? '' : `, ${money(view.total)}`}
                 {view.unpriced > 0 ? `, ${view.unpriced} without a price` : ''}
               </>
             )}
@@ -59,12 +59,16 @@ export function Materials({ view }: { view: MaterialsView }) {
             <Link className="btn btn-primary" href={routes.bench()}>
               Compute something
             </Link>
-            <a className="btn btn-outline-secondary" href={api.jobFile(view.job.id, 'materials.pdf')}>
-              PDF
-            </a>
-            <a className="btn btn-outline-secondary" href={api.jobFile(view.job.id, 'materials.csv')}>
-              CSV
-            </a>
+            {view.total !== null && (
+              <>
+                <a className="btn btn-outline-secondary" href={api.jobFile(view.job.id, 'materials.pdf')}>
+                  PDF
+                </a>
+                <a className="btn btn-outline-secondary" href={api.jobFile(view.job.id, 'materials.csv')}>
+                  CSV
+                </a>
+              </>
+            )}
             <PrintButton>Print</PrintButton>
           </span>
         </PageHead>
@@ -186,6 +190,8 @@ function MaterialsTable({
   view: MaterialsView;
 }) {
   const money = useMoney();
+  // Whoever does not see prices is not told that there are none.
+  const priced = view.total !== null;
   return (
     <table className="table-lines">
       <thead>
@@ -194,12 +200,16 @@ function MaterialsTable({
           <th style={{ width: '13%' }} className="text-end">
             How many
           </th>
-          <th style={{ width: '12%' }} className="text-end">
-            One
-          </th>
-          <th style={{ width: '13%' }} className="text-end">
-            All
-          </th>
+          {priced && (
+            <>
+              <th style={{ width: '12%' }} className="text-end">
+                One
+              </th>
+              <th style={{ width: '13%' }} className="text-end">
+                All
+              </th>
+            </>
+          )}
           <th style={{ width: '15%' }}>From</th>
           <th style={{ width: '20%' }}>{by === 'trade' ? 'Needed' : 'Whose'}, where</th>
         </tr>
@@ -207,7 +217,7 @@ function MaterialsTable({
       {groups.map(([head, lines]) => (
         <tbody key={head}>
           <tr>
-            <th scope="rowgroup" colSpan={6} className="group-head">
+            <th scope="rowgroup" colSpan={priced ? 6 : 4} className="group-head">
               {head}
             </th>
           </tr>
@@ -219,12 +229,16 @@ function MaterialsTable({
               <td className="text-end" data-label="How many">
                 <span className="mono">{line.quantity}</span> {packWord(line.quantity, line.unit)}
               </td>
-              <td className="text-end mono" data-label="One">
-                {line.unitPrice === null ? '' : money(line.unitPrice)}
-              </td>
-              <td className="text-end mono" data-label="All">
-                {line.price === null ? <span className="soon small-text">no price</span> : money(line.price)}
-              </td>
+              {priced && (
+                <>
+                  <td className="text-end mono" data-label="One">
+                    {line.unitPrice === null ? '' : money(line.unitPrice)}
+                  </td>
+                  <td className="text-end mono" data-label="All">
+                    {line.price === null ? <span className="soon small-text">no price</span> : money(line.price)}
+                  </td>
+                </>
+              )}
               <td data-label="From">{line.supplier}</td>
               <td className="small-text" data-label="Needed, where">
                 {by === 'trade'

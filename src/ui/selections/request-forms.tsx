@@ -1,7 +1,14 @@
 'use client';
 import { Form } from 'react-bootstrap';
 import { useController, useFormContext, useWatch } from 'react-hook-form';
-import { addRequest, answerRequest, askClient, changeRequest, sendRequest } from '@/contract/commands/selections';
+import {
+  addRequest,
+  answerRequest,
+  askClient,
+  askParty,
+  changeRequest,
+  sendRequest,
+} from '@/contract/commands/selections';
 import type { RequestsView, RequestView } from '@/contract/views/selections';
 import { PARTIES, PARTY_KEYS, REQUEST_KIND_KEYS, REQUEST_KINDS } from '@/core/selections/requests';
 import type { Phase } from '@/core/sequence/phases';
@@ -209,6 +216,25 @@ export function AskClient({ view, request, onDone }: About & { view: RequestsVie
         id: request.id,
         version: request.version,
         ...newSending(view.client.name, view.client.address, view.job.linksUntil),
+      })}
+    >
+      <p className="mb-0">{request.subject}</p>
+      <SendFields />
+    </CommandForm>
+  );
+}
+
+/** Whoever is asked gets a page of this one question, with pictures, measures and drawings, and answers there. */
+export function AskParty({ view, request, onDone }: About & { view: RequestsView }) {
+  return (
+    <CommandForm
+      kind={askParty}
+      submit="Ask them"
+      onDone={onDone}
+      start={() => ({
+        id: request.id,
+        version: request.version,
+        ...newSending(request.who, '', view.job.linksUntil),
       })}
     >
       <p className="mb-0">{request.subject}</p>

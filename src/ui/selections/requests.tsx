@@ -14,7 +14,7 @@ import { StateIcon, type StateIconKind } from '../kit/state-icon';
 import { SidePanel } from '../kit/side-panel';
 import { useRemove } from '../kit/use-remove';
 import { useSend } from '../kit/use-send';
-import { AnswerRequest, AskClient, RequestForm, SendRequest } from './request-forms';
+import { AnswerRequest, AskClient, AskParty, RequestForm, SendRequest } from './request-forms';
 import { byWords } from './due-words';
 import { SelectionTabs } from './selection-tabs';
 import { History } from './history';
@@ -81,7 +81,12 @@ export function Requests({ view }: { view: RequestsView }) {
           {open?.form === 'new' && <RequestForm view={view} onDone={close} />}
           {open?.form === 'change' && <RequestForm view={view} request={open.request} onDone={close} />}
           {open?.form === 'send' && <SendRequest request={open.request} today={view.today} onDone={close} />}
-          {open?.form === 'ask' && <AskClient view={view} request={open.request} onDone={close} />}
+          {open?.form === 'ask' &&
+            (open.request.party === 'client' ? (
+              <AskClient view={view} request={open.request} onDone={close} />
+            ) : (
+              <AskParty view={view} request={open.request} onDone={close} />
+            ))}
           {open?.form === 'answer' && <AnswerRequest request={open.request} today={view.today} onDone={close} />}
           {open?.form === 'expect' && (
             <CommandForm
@@ -156,13 +161,14 @@ function NextSteps({ request, may }: { request: RequestView; may: May }) {
   const toSend = standing === 'to send' || standing === 'refused';
   return (
     <span className="push d-flex gap-3 no-print">
-      {toSend && client && (
+      {toSend && request.party !== 'us' && (
         <Button size="sm" onClick={may('ask')}>
-          Ask on their page<Hidden>: {request.subject}</Hidden>
+          {client ? 'Ask on their page' : 'Ask on a page'}
+          <Hidden>: {request.subject}</Hidden>
         </Button>
       )}
       {toSend && (
-        <Button size="sm" variant={client ? 'outline-secondary' : 'primary'} onClick={may('send')}>
+        <Button size="sm" variant={request.party === 'us' ? 'primary' : 'outline-secondary'} onClick={may('send')}>
           {standing === 'refused' ? 'It was sent again' : 'It was sent'}
           <Hidden>: {request.subject}</Hidden>
         </Button>
@@ -185,6 +191,11 @@ function Besides({ request, today, may }: { request: RequestView; today: Day; ma
   const { id, version, standing } = request;
   return (
     <div className="d-flex gap-3 small-text no-print">
+      {standing === 'sent' && request.party !== 'client' && request.party !== 'us' && (
+        <LinkButton onClick={may('ask')}>
+          Give them a page<Hidden> of {request.subject}</Hidden>
+        </LinkButton>
+      )}
       {standing === 'sent' && (
         <LinkButton onClick={may('expect')}>
           They named a day<Hidden> for {request.subject}</Hidden>

@@ -2,7 +2,7 @@
 import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { useEffect, type ReactNode } from 'react';
+import { useEffect, useLayoutEffect, type ReactNode } from 'react';
 import type { ShellView } from '@/contract/views/job';
 import { MoneyIn } from '../kit/money';
 import { HouseMark } from '../kit/house-mark';
@@ -10,6 +10,7 @@ import { ToastProvider } from '../kit/toast';
 import { Live } from '../offline/live';
 import { setClock } from '../offline/clock';
 import { Unsent } from '../offline/unsent';
+import { hereIs } from '../offline/whose';
 import { prepareOffline } from '../offline/worker';
 import { Demo, SendingBy } from './demo';
 import { Find } from './find';
@@ -22,6 +23,9 @@ import { BottomNav } from './bottom-nav';
 export function AppShell({ view, children }: { view: ShellView; children: ReactNode }) {
   const { job } = placeOf(usePathname());
   useEffect(() => setClock(view.clock), [view.clock]);
+  const { id, name } = view.person;
+  // Before anything below looks at what waits here.
+  useLayoutEffect(() => void hereIs({ id, name }), [id, name]);
   useEffect(prepareOffline, []);
   return (
     <Demo value={view.demo}>

@@ -60,6 +60,11 @@ export function BottomNav({ job }: { job: string | null }) {
             </Link>
           </li>
           <li>
+            <Link className="what py-2" href={routes.account()} onClick={() => setOpen(false)}>
+              Your account
+            </Link>
+          </li>
+          <li>
             <Link className="what py-2" href={routes.suppliers()} onClick={() => setOpen(false)}>
               Suppliers
             </Link>
@@ -72,6 +77,11 @@ export function BottomNav({ job }: { job: string | null }) {
           <li>
             <Link className="what py-2" href={routes.firm()} onClick={() => setOpen(false)}>
               Firm, subs and people
+            </Link>
+          </li>
+          <li>
+            <Link className="what py-2" href={routes.told()} onClick={() => setOpen(false)}>
+              Who was told what
             </Link>
           </li>
           <li>

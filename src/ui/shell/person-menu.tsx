@@ -3,6 +3,14 @@ import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import { Dropdown } from 'react-bootstrap';
 import type { ShellView } from '@/contract/views/job';
+import { counted } from '@/core/words/count';
+import { waitingOf } from '../offline/outbox';
+import { nobodyIsHere } from '../offline/whose';
+
+/** What is asked before somebody goes whose records were not sent. */
+const leavingWords = (left: number, name: string): string =>
+  `${counted(left, 'record')} ${left === 1 ? 'is' : 'are'} not sent yet. Sign out all the same? They stay on this ` +
+  `device and go out once ${name} signs in on it again.`;
 
 const reload = (): void => window.location.assign('/');
 
@@ -10,7 +18,13 @@ export function PersonMenu({ view }: { view: ShellView }) {
   const { person, people, demo } = view;
   const become = (id: string): void =>
     void fetch(api.sessionPerson(), { method: 'POST', body: JSON.stringify({ person: id }) }).then(reload);
-  const leave = (): void => void fetch(api.session(), { method: 'DELETE' }).then(reload);
+  const leave = async (): Promise<void> => {
+    const left = (await waitingOf(person.id)).length;
+    if (left > 0 && !window.confirm(leavingWords(left, person.name))) return;
+    await fetch(api.session(), { method: 'DELETE' });
+    await nobodyIsHere();
+    reload();
+  };
   return (
     <Dropdown align="end">
       <Dropdown.Toggle as="button" className="switcher" aria-label={`${person.name}, account`}>
@@ -20,11 +34,17 @@ export function PersonMenu({ view }: { view: ShellView }) {
         <Dropdown.Header>
           {view.firm}, {person.role}
         </Dropdown.Header>
+        <Dropdown.Item as={Link} href={routes.account()}>
+          Your account
+        </Dropdown.Item>
         <Dropdown.Item as={Link} href={routes.coordination()}>
           Inspections, weather, plant, calendars
         </Dropdown.Item>
         <Dropdown.Item as={Link} href={routes.firm()}>
           Firm, subs and people
+        </Dropdown.Item>
+        <Dropdown.Item as={Link} href={routes.told()}>
+          Who was told what
         </Dropdown.Item>
         <Dropdown.Item as={Link} href={routes.words()}>
           Words and marks
@@ -42,7 +62,7 @@ export function PersonMenu({ view }: { view: ShellView }) {
               ))}
           </>
         ) : (
-          <Dropdown.Item as="button" onClick={leave}>
+          <Dropdown.Item as="button" onClick={() => void leave()}>
             Sign out
           </Dropdown.Item>
         )}

@@ -83,6 +83,7 @@ export function Areas({ view }: { view: AreasView }) {
                 startDay: details.startDay,
                 livedIn: details.livedIn,
                 ...(details.promiseDay ? { promiseDay: details.promiseDay } : {}),
+                gettingIn: details.gettingIn,
                 ...(details.loudHalf ? { loudHalf: details.loudHalf } : {}),
               })}
             >

@@ -10,6 +10,11 @@ export function JobFields() {
         <TextField name="client" label="Client" />
         <TextField name="clientEmail" label="Client’s e-mail" type="email" hint="Like name@example.net." />
       </div>
+      <TextField
+        name="gettingIn"
+        label="Getting in"
+        hint="Keys, a code, where to park, who opens: only whoever comes to work reads it."
+      />
       <div className="form-pair">
         <TextField name="startDay" label="First day of work" type="date" />
         <TextField name="promiseDay" label="Promised to be done by" type="date" />

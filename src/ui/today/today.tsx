@@ -273,7 +273,7 @@ function Calls({ view }: { view: TodayView }) {
 }
 
 function Drafts({ view }: { view: TodayView }) {
-  if (view.drafts.length + view.failed.length + view.questions.length === 0) return null;
+  if (view.drafts.length + view.failed.length + view.questions.length + view.doneWords.length === 0) return null;
   return (
     <Block heading="To tell">
       <Lines>
@@ -284,6 +284,16 @@ function Drafts({ view }: { view: TodayView }) {
             </Link>{' '}
             <span className="soft">
               {row.text.slice(0, 140)} · {row.when}
+            </span>
+          </Line>
+        ))}
+        {view.doneWords.map((row) => (
+          <Line key={row.id} mark={<StateIcon kind="waiting" silent />}>
+            <Link href={`${routes.news(row.job)}#done`} className="fw-bold">
+              {row.jobName}: {row.name} says it is done
+            </Link>{' '}
+            <span className="soft">
+              {row.what} · {row.when}
             </span>
           </Line>
         ))}

@@ -8,7 +8,7 @@ export default async function BenchPage({
 }: {
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
-  await visitor();
+  await visitor('person');
   const { area } = await searchParams;
   return <Bench area={typeof area === 'string' ? area : undefined} />;
 }

@@ -7,7 +7,7 @@ import { Coordination } from '@/ui/coordination/coordination';
 export const metadata = { title: 'Inspections, weather, plant, calendars' };
 
 export default async function DesksPage() {
-  const { view, person } = await shown((installation) =>
+  const { view, person } = await shown('person', (installation) =>
     coordinationView(readFirm(installation), (feed) => pathOfFeed(installation, feed)),
   );
   return <Coordination view={view} office={person.role !== 'lead'} />;

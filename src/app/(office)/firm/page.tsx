@@ -5,6 +5,6 @@ import { Firm } from '@/ui/firm/firm';
 export const metadata = { title: 'Firm' };
 
 export default async function FirmPage() {
-  const { person, view } = await shown((installation) => firmView(installation));
+  const { person, view } = await shown('person', (installation, asking) => firmView(installation, asking));
   return <Firm view={view} role={person.role} />;
 }

@@ -7,6 +7,6 @@ export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Trips and route' };
 
 export default async function Route() {
-  const { view } = await shown((installation) => routeView(readFirm(installation)));
+  const { view } = await shown('person', (installation) => routeView(readFirm(installation)));
   return <RoutePage view={view} />;
 }

@@ -7,6 +7,6 @@ export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Run list' };
 
 export default async function RunsPage() {
-  const { view } = await shown((installation) => runView(readFirm(installation)));
+  const { view } = await shown('person', (installation) => runView(readFirm(installation)));
   return <RunList view={view} />;
 }

@@ -11,6 +11,8 @@ export default async function WholeSchedulePage({
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const options = boardOptions(await searchParams);
-  const { view } = await shown((installation) => scheduleView(readFirm(installation), { ...options, by: 'trade' }));
+  const { view } = await shown('person', (installation) =>
+    scheduleView(readFirm(installation), { ...options, by: 'trade' }),
+  );
   return <Schedule key={view.task} view={view} />;
 }

@@ -6,6 +6,6 @@ import { Suppliers } from '@/ui/selections/suppliers';
 export const metadata = { title: 'Suppliers' };
 
 export default async function SuppliersPage() {
-  const { view } = await shown((installation) => suppliersView(readOpenJobs(installation)));
+  const { view } = await shown('person', (installation) => suppliersView(readOpenJobs(installation)));
   return <Suppliers view={view} />;
 }

@@ -4,6 +4,6 @@ import { Words } from '@/ui/words/words';
 export const metadata = { title: 'Words and marks' };
 
 export default async function WordsPage() {
-  await visitor();
+  await visitor('person');
   return <Words />;
 }

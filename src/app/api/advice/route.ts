@@ -3,7 +3,7 @@ import { route } from '@/server/route';
 import { partsResponse } from '@/server/threads/parts-response';
 
 /** What slipped and every answer to it, each placed on the whole firm and told as soon as it is. */
-export const GET = route({ session: true }, async (installation, request) => {
+export const GET = route({ need: 'person' }, async (installation, request) => {
   const asked = new URL(request.url).searchParams;
   const [selection, task] = [asked.get('selection'), asked.get('task') ?? ''];
   const of = selection === null ? { task } : { selection };

@@ -1,4 +1,3 @@
-import { OFFICE } from '@/contract/command';
 import { LARGEST_ARCHIVE } from '@/contract/archive';
 import { whoAsks } from '@/server/access/session';
 import { actorKey } from '@/server/door/actor';
@@ -8,7 +7,7 @@ import { route } from '@/server/route';
 import { inThread } from '@/server/threads/in-thread';
 
 /** Takes a job in that was packed in another house, as the raw body. */
-export const POST = route({ session: true, may: () => OFFICE }, async (installation, request) => {
+export const POST = route({ need: 'office' }, async (installation, request) => {
   const { file, drop } = temporaryFile();
   const tooLarge = new Refusal(413, {
     code: 'archive-too-large',

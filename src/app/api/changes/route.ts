@@ -7,6 +7,7 @@ import { newestChange } from '@/server/reading/log';
 export const dynamic = 'force-dynamic';
 const HEARTBEAT_MS = 20_000;
 
+// need: 'person', which it asks itself: an answer that goes on is no answer of a route.
 /** The change stream: one number of the log for every change, so that screens know when to look again. */
 export async function GET(request: Request): Promise<Response> {
   if (!(await signedIn()))

@@ -3,7 +3,7 @@ import { findable, foundInClosed } from '@/server/views/find';
 import { readHouse } from '@/server/reading/reading';
 
 /** Without `q` all that has a name in open jobs; with it what closed jobs have by those words. */
-export const GET = route({ session: true }, (installation, request) => {
+export const GET = route({ need: 'person' }, (installation, request) => {
   const asked = new URL(request.url).searchParams.get('q');
   const house = readHouse(installation);
   return Response.json(asked === null ? findable(house) : foundInClosed(house, asked));

@@ -1,10 +1,10 @@
 import { route } from '@/server/route';
 import { Refusal } from '@/server/refusal';
 import { keepRecording, LARGEST_RECORDING } from '@/server/files/recordings';
-import { bodyUpTo } from '@/server/files/upload';
+import { bodyUpTo } from '@/server/http';
 
 /** Takes one recording as the raw body; the narration that names its hash comes after it. */
-export const POST = route({ session: true }, async (installation, request) => {
+export const POST = route({ need: 'person' }, async (installation, request) => {
   const tooLarge = new Refusal(413, {
     code: 'recording-too-large',
     message: `A recording has at most ${LARGEST_RECORDING / 1024 / 1024} MB; the captions alone are enough.`,

@@ -1,34 +1,18 @@
-import { route } from '@/server/route';
-import { ValidationError } from 'yup';
+import { checked } from '@/server/checked';
 import { signInSchema } from '@/contract/sign-in';
-import { checkPassword, signIn, signOut } from '@/server/access/session';
-import { Refusal } from '@/server/refusal';
+import { fromRequest, keepToken, signOut } from '@/server/access/session';
+import { signIn } from '@/server/accounts/sign-in';
 import { jsonBody } from '@/server/http';
+import { route } from '@/server/route';
 
-export const POST = route({ session: false }, async (_house, request) => {
-  const { email, password } = await signInSchema
-    .validate(await jsonBody(request), { strict: true })
-    .catch((error: unknown) => {
-      throw error instanceof ValidationError
-        ? new Refusal(400, {
-            code: 'bad-input',
-            message: error.message,
-            ...(error.path ? { field: error.path } : {}),
-          })
-        : error;
-    });
-  const person = checkPassword(email, password);
-  if (!person)
-    throw new Refusal(401, {
-      code: 'wrong-password',
-      message: 'Address and password do not belong together.',
-      field: 'password',
-    });
-  await signIn(person);
+export const POST = route({ need: 'nobody' }, async (installation, request) => {
+  const proof = await checked(signInSchema, await jsonBody(request, 10_000));
+  const { person, token } = await signIn(installation, proof, await fromRequest());
+  await keepToken(token);
   return Response.json({ person });
 });
 
-export const DELETE = route({ session: false }, async () => {
+export const DELETE = route({ need: 'nobody' }, async () => {
   await signOut();
   return new Response(null, { status: 204 });
 });

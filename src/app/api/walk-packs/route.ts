@@ -15,8 +15,8 @@ function marksIn(body: unknown): Record<string, PackMarks> {
 }
 
 /** What is new of what a device keeps of all jobs, so that a walk can be begun where there is no signal. */
-export const POST = route({ session: true }, async (installation, request) => {
+export const POST = route({ need: 'person' }, async (installation, request) => {
   const have = marksIn(await jsonBody(request));
-  const news = await inThread(installation, { name: 'packs', signal: request.signal }, have);
+  const news = await inThread(installation, { name: 'packs', signal: request.signal }, have, installation.sees);
   return Response.json(news, { headers: { 'cache-control': 'no-store' } });
 });

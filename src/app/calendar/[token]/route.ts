@@ -3,7 +3,7 @@ import { Refusal } from '@/server/refusal';
 import { feedFile } from '@/server/public/feeds';
 
 /** A calendar for programs outside: whoever has its address may read it, and nothing else. */
-export const GET = route<{ token: string }>({ session: false }, (installation, _request, params) => {
+export const GET = route<{ token: string }>({ need: 'link' }, (installation, _request, params) => {
   const { token } = params;
   const file = token.endsWith('.ics') ? feedFile(installation, token.slice(0, -4)) : undefined;
   if (!file) throw new Refusal(404, { code: 'feed-closed', message: 'This calendar does not open any more.' });

@@ -1,11 +1,14 @@
 import { after } from 'next/server';
 import { installation } from '@/server/open-installation';
-import { countOpening, openLink, sharedView } from '@/server/public/shared';
+import { countOpening, openLink } from '@/server/public/links';
+import { sharing } from '@/server/reading/kept';
+import { sharedView } from '@/server/public/shared';
 import { ClosedLink } from '@/ui/public/closed-link';
 import { ClientPage } from '@/ui/public/client-page';
 import { MoneyIn } from '@/ui/kit/money';
 import { CrewPage } from '@/ui/public/crew-page';
 import { NeighbourPage } from '@/ui/public/neighbour-page';
+import { PartyPage } from '@/ui/public/party-page';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Shared with you', robots: { index: false } };
@@ -16,8 +19,9 @@ export default async function SharedPage({ params }: { params: Promise<{ token: 
   const link = openLink(installation(), token);
   if (!link) return <ClosedLink />;
   const read = installation();
-  const view = read.db.transaction(() => sharedView(read, link))();
+  const view = read.db.transaction(() => sharedView(sharing(read), link))();
   after(() => countOpening(read, link));
+  if (view.audience === 'party') return <PartyPage view={view} token={token} />;
   if (view.audience === 'neighbour') return <NeighbourPage view={view} token={token} />;
   return view.audience === 'client' ? (
     <MoneyIn currency={view.currency}>

@@ -16,3 +16,12 @@ export const simulatedGateway: MessageGateway = {
       : { state: 'delivered' };
   },
 };
+
+/** A stand-in for a carrier of texts: a number with fewer than five figures is nobody's. */
+export const simulatedTexts: MessageGateway = {
+  by: 'play',
+  deliver: ({ address }) =>
+    address.replace(/\D/g, '').length < 5
+      ? { failure: 'There is no such number.', again: false }
+      : { state: 'delivered' },
+};

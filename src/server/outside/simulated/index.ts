@@ -1,5 +1,5 @@
 import type { Outside } from '../ports';
-import { simulatedGateway } from './gateway';
+import { simulatedGateway, simulatedTexts } from './gateway';
 import { simulatedOffices } from './inspections';
 import { simulatedSuppliers } from './suppliers';
 import { simulatedWeather } from './weather';
@@ -7,6 +7,7 @@ import { simulatedWeather } from './weather';
 /** The world outside played by stand-ins: nothing leaves the machine, and the same questions hear the same answers. */
 export const simulatedOutside: Outside = {
   messages: simulatedGateway,
+  texts: simulatedTexts,
   suppliers: simulatedSuppliers,
   weather: simulatedWeather,
   offices: simulatedOffices,

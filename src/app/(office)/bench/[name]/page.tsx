@@ -18,7 +18,7 @@ export default async function BenchCalculatorPage({ params, searchParams }: Term
   const { name } = await params;
   const { area, kept } = await searchParams;
   if (!calculatorNamed(name)) notFound();
-  const { view } = await shown((installation) => ({
+  const { view } = await shown('person', (installation) => ({
     bench: benchView(readOpenJobs(installation)),
     kept: typeof kept === 'string' ? keptCalculation(readOpenJobs(installation), kept) : undefined,
   }));

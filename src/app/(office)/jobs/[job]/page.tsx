@@ -7,6 +7,6 @@ export const metadata = { title: 'Rooms' };
 
 export default async function RoomsPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown((installation) => roomsView(readJob(installation, job)));
+  const { view } = await shown('person', (installation) => roomsView(readJob(installation, job)));
   return <Rooms view={view} />;
 }

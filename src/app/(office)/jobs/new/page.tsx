@@ -6,6 +6,6 @@ import { NewJob } from '@/ui/sites/new-job';
 export const metadata = { title: 'New job' };
 
 export default async function NewJobPage() {
-  await visitor();
+  await visitor('office');
   return <NewJob today={today(installation())} />;
 }

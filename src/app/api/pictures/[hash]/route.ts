@@ -1,6 +1,6 @@
 import { route } from '@/server/route';
 import { pictureResponse } from '@/server/files/picture-response';
 
-export const GET = route<{ hash: string }>({ session: true }, async (installation, request, params) => {
+export const GET = route<{ hash: string }>({ need: 'person' }, async (installation, request, params) => {
   return await pictureResponse(installation, params.hash, request);
 });

@@ -1,5 +1,5 @@
 import { fileResponse, temporaryFile } from '@/server/files/temporary';
-import { openLink } from '@/server/public/shared';
+import { openLink } from '@/server/public/links';
 import { jobRow } from '@/server/reading/job';
 import { readJob } from '@/server/reading/reading';
 import { Refusal } from '@/server/refusal';
@@ -7,7 +7,7 @@ import { route } from '@/server/route';
 import { inThread } from '@/server/threads/in-thread';
 
 /** A client’s copy, once their job comes to its end. */
-export const GET = route<{ token: string }>({ session: false }, async (installation, _request, params) => {
+export const GET = route<{ token: string }>({ need: 'link' }, async (installation, _request, params) => {
   const link = openLink(installation, params.token);
   const state = link?.audience === 'client' && link.job ? jobRow(readJob(installation, link.job)).state : '';
   if (!link?.job || !['completing', 'closed'].includes(state))

@@ -2,11 +2,12 @@ import { route } from '@/server/route';
 import { Refusal } from '@/server/refusal';
 import { paperResponse } from '@/server/papers/paper-response';
 import { inThread } from '@/server/threads/in-thread';
-import { openLink, sentStatement } from '@/server/public/shared';
+import { openLink } from '@/server/public/links';
+import { sentStatement } from '@/server/public/shared';
 import { readJob } from '@/server/reading/reading';
 
 /** The statement as its client has it on their link, as a paper. */
-export const GET = route<{ token: string }>({ session: false }, async (installation, _request, params) => {
+export const GET = route<{ token: string }>({ need: 'link' }, async (installation, _request, params) => {
   const link = openLink(installation, params.token);
   const number =
     link?.audience === 'client' && link.job ? sentStatement(readJob(installation, link.job))?.number : undefined;

@@ -7,6 +7,6 @@ export const metadata = { title: 'Areas' };
 
 export default async function SetOutPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown((installation) => areasView(readJob(installation, job)));
+  const { view } = await shown('person', (installation) => areasView(readJob(installation, job)));
   return <Areas view={view} />;
 }

@@ -17,7 +17,7 @@ export default async function UpdatesPage({ params, searchParams }: Terms) {
   const asked = await searchParams;
   const to = typeof asked.to === 'string' ? asked.to : undefined;
   const terms = { before: beforeIn(asked), allLinks: asked.links === 'all', to };
-  const { view } = await shown((installation) =>
+  const { view } = await shown('person', (installation) =>
     newsView(readJob(installation, job), (link) => pathOf(installation, link), terms),
   );
   return <News view={view} />;

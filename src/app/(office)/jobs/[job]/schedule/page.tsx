@@ -14,6 +14,6 @@ export default async function SchedulePage({
 }) {
   const { job } = await params;
   const options = boardOptions(await searchParams);
-  const { view } = await shown((installation) => scheduleView(readFirm(installation), { ...options, job }));
+  const { view } = await shown('person', (installation) => scheduleView(readFirm(installation), { ...options, job }));
   return <Schedule key={view.task} view={view} />;
 }

@@ -1,4 +1,5 @@
 import { shown } from '@/server/access/visitor';
+import { seesPrices } from '@/server/rights/sees';
 import { readJob } from '@/server/reading/reading';
 import { scopeView } from '@/server/views/scope';
 import { Scope } from '@/ui/scope/scope';
@@ -7,6 +8,8 @@ export const metadata = { title: 'Scope' };
 
 export default async function ScopePage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown((installation, who) => scopeView(readJob(installation, job), who.role !== 'lead'));
+  const { view } = await shown('person', (installation) =>
+    scopeView(readJob(installation, job), seesPrices(installation)),
+  );
   return <Scope view={view} />;
 }

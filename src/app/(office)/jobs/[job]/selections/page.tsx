@@ -7,6 +7,6 @@ export const metadata = { title: 'Selections' };
 
 export default async function SelectionsPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown((installation) => selectionsView(readJob(installation, job)));
+  const { view } = await shown('person', (installation) => selectionsView(readJob(installation, job)));
   return <Selections view={view} />;
 }

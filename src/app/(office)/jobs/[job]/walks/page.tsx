@@ -14,6 +14,6 @@ interface Terms {
 export default async function WalksPage({ params, searchParams }: Terms) {
   const { job } = await params;
   const before = beforeIn(await searchParams);
-  const { view } = await shown((installation) => walksView(readJob(installation, job), before));
+  const { view } = await shown('person', (installation) => walksView(readJob(installation, job), before));
   return <Walks view={view} />;
 }

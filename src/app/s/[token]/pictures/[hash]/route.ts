@@ -1,10 +1,10 @@
 import { route } from '@/server/route';
 import { Refusal } from '@/server/refusal';
 import { pictureResponse } from '@/server/files/picture-response';
-import { openLink, sharesPicture } from '@/server/public/shared';
+import { openLink, sharesPicture } from '@/server/public/links';
 
 /** A picture of the shared job, for whoever holds the link; no other picture of the house. */
-export const GET = route<{ token: string; hash: string }>({ session: false }, async (installation, request, params) => {
+export const GET = route<{ token: string; hash: string }>({ need: 'link' }, async (installation, request, params) => {
   const { token, hash } = params;
   const link = openLink(installation, token);
   if (!link || !sharesPicture(installation, link, hash))

@@ -14,6 +14,6 @@ interface Terms {
 export default async function AreaPage({ params, searchParams }: Terms) {
   const { job, area } = await params;
   const before = beforeIn(await searchParams);
-  const { view } = await shown((installation) => roomView(readJob(installation, job), area, before));
+  const { view } = await shown('person', (installation) => roomView(readJob(installation, job), area, before));
   return <RoomPage view={view} />;
 }

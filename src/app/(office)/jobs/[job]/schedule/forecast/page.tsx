@@ -7,6 +7,6 @@ export const metadata = { title: 'Forecast' };
 
 export default async function ForecastPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown((installation) => jobHead(readJob(installation, job)));
+  const { view } = await shown('person', (installation) => jobHead(readJob(installation, job)));
   return <Forecast key={job} job={view} />;
 }

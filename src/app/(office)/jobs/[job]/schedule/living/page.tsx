@@ -7,6 +7,6 @@ export const metadata = { title: 'Living in' };
 
 export default async function LivingPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown((installation) => livingView(readFirm(installation).job(job)));
+  const { view } = await shown('person', (installation) => livingView(readFirm(installation).job(job)));
   return <Living view={view} />;
 }

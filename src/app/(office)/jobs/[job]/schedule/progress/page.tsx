@@ -14,7 +14,7 @@ export default async function ProgressPage({
 }) {
   const { job } = await params;
   const { against, slips } = await searchParams;
-  const { view } = await shown((installation) =>
+  const { view } = await shown('person', (installation) =>
     progressView(readJob(installation, job), {
       against: typeof against === 'string' ? against : undefined,
       allSlips: slips === 'all',

@@ -15,7 +15,7 @@ export default async function SlipPage({
 }) {
   const { job } = await params;
   const { selection, task } = await searchParams;
-  const { view } = await shown((installation) => ({
+  const { view } = await shown('person', (installation) => ({
     head: jobHead(readJob(installation, job)),
     plan: currentVersion(installation.db) ?? 0,
   }));

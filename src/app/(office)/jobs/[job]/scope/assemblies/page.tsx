@@ -1,4 +1,5 @@
 import { shown } from '@/server/access/visitor';
+import { seesPrices } from '@/server/rights/sees';
 import { readJob } from '@/server/reading/reading';
 import { assembliesView } from '@/server/views/assemblies';
 import { Assemblies } from '@/ui/assemblies/assemblies';
@@ -15,10 +16,9 @@ export default async function AssembliesPage({
 }) {
   const { job } = await params;
   const { area } = await searchParams;
-  const { view } = await shown((installation, who) =>
-    who.role === 'lead'
-      ? null
-      : assembliesView(readJob(installation, job), typeof area === 'string' ? area : undefined),
-  );
+  const { view } = await shown('person', (installation) => {
+    const reading = readJob(installation, job);
+    return seesPrices(installation) ? assembliesView(reading, typeof area === 'string' ? area : undefined) : null;
+  });
   return view ? <Assemblies key={view.area} view={view} /> : <ForTheOffice what="Assemblies" />;
 }

@@ -7,6 +7,6 @@ export const metadata = { title: 'Assumptions' };
 
 export default async function AssumptionsPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown((installation) => assumptionsView(readJob(installation, job)));
+  const { view } = await shown('person', (installation) => assumptionsView(readJob(installation, job)));
   return <Assumptions view={view} />;
 }

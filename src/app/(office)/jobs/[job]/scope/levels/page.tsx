@@ -7,6 +7,6 @@ export const metadata = { title: 'Levels' };
 
 export default async function LevelsPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown((installation) => levelsView(readJob(installation, job)));
+  const { view } = await shown('person', (installation) => levelsView(readJob(installation, job)));
   return <Levels view={view} />;
 }

@@ -7,6 +7,6 @@ export const metadata = { title: 'Materials' };
 
 export default async function MaterialsPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown((installation) => materialsView(readJob(installation, job)));
+  const { view } = await shown('person', (installation) => materialsView(readJob(installation, job)));
   return <Materials view={view} />;
 }

@@ -1,6 +1,8 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
 import { statementView } from '@/server/views/statement';
+import { seesPrices } from '@/server/rights/sees';
+import { ForTheOffice } from '@/ui/money/for-the-office';
 import { StatementPage } from '@/ui/scope/statement';
 
 export const metadata = { title: 'Statement' };
@@ -13,8 +15,9 @@ interface Terms {
 export default async function JobStatementPage({ params, searchParams }: Terms) {
   const { job } = await params;
   const version = Number((await searchParams).version ?? Number.NaN);
-  const { view } = await shown((installation) =>
-    statementView(readJob(installation, job), Number.isInteger(version) ? version : undefined),
-  );
-  return <StatementPage view={view} />;
+  const { view } = await shown('person', (installation) => {
+    const reading = readJob(installation, job);
+    return seesPrices(installation) ? statementView(reading, Number.isInteger(version) ? version : undefined) : null;
+  });
+  return view ? <StatementPage view={view} /> : <ForTheOffice what="The statement" />;
 }

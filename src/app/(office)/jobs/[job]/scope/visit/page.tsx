@@ -13,6 +13,6 @@ interface Terms {
 export default async function VisitPage({ params, searchParams }: Terms) {
   const { job } = await params;
   const { area } = await searchParams;
-  const { view } = await shown((installation) => scopeView(readJob(installation, job)));
+  const { view } = await shown('person', (installation) => scopeView(readJob(installation, job)));
   return <Visit view={view} at={typeof area === 'string' ? area : undefined} />;
 }

@@ -7,6 +7,6 @@ export const metadata = { title: 'Selection' };
 
 export default async function OneSelectionPage({ params }: { params: Promise<{ job: string; selection: string }> }) {
   const { job, selection } = await params;
-  const { view } = await shown((installation) => selectionPage(readJob(installation, job), selection));
+  const { view } = await shown('person', (installation) => selectionPage(readJob(installation, job), selection));
   return <SelectionPage key={view.item.id} view={view} />;
 }

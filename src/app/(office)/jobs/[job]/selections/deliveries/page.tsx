@@ -13,6 +13,6 @@ export default async function DeliveriesPage({
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const [{ job }, { left }] = await Promise.all([params, searchParams]);
-  const { view } = await shown((installation) => deliveriesView(readJob(installation, job)));
+  const { view } = await shown('person', (installation) => deliveriesView(readJob(installation, job)));
   return <Deliveries view={view} left={typeof left === 'string' ? left : undefined} />;
 }

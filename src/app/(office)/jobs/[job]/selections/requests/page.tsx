@@ -7,6 +7,6 @@ export const metadata = { title: 'Approvals and answers' };
 
 export default async function RequestsPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown((installation) => requestsView(readJob(installation, job)));
+  const { view } = await shown('person', (installation) => requestsView(readJob(installation, job)));
   return <Requests view={view} />;
 }

@@ -7,6 +7,6 @@ export const metadata = { title: 'Way in' };
 
 export default async function WayInPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown((installation) => wayInView(readJob(installation, job)));
+  const { view } = await shown('person', (installation) => wayInView(readJob(installation, job)));
   return <WayIn view={view} />;
 }

@@ -5,6 +5,6 @@ export const metadata = { title: 'Review of a walk' };
 
 export default async function ReviewPage({ params }: { params: Promise<{ job: string; walk: string }> }) {
   const { job, walk } = await params;
-  const { view } = await shownFromThread('review', job, walk);
+  const { view } = await shownFromThread('person', 'review', job, walk);
   return <Review view={view} />;
 }

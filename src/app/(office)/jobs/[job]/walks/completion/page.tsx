@@ -8,6 +8,6 @@ export const metadata = { title: 'Completion' };
 
 export default async function CompletionPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown((installation) => completionView(readJob(installation, job)));
+  const { view } = await shown('person', (installation) => completionView(readJob(installation, job)));
   return <Completion view={view} />;
 }

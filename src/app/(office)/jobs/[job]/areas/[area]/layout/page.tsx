@@ -7,6 +7,6 @@ export const metadata = { title: 'To scale' };
 
 export default async function LayoutPage({ params }: { params: Promise<{ job: string; area: string }> }) {
   const { job, area } = await params;
-  const { view } = await shown((installation) => layoutView(readJob(installation, job), area));
+  const { view } = await shown('person', (installation) => layoutView(readJob(installation, job), area));
   return <Layout view={view} />;
 }

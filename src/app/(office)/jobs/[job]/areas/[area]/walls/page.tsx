@@ -8,6 +8,6 @@ export const metadata = { title: 'Inside the walls' };
 
 export default async function WallsPage({ params }: { params: Promise<{ job: string; area: string }> }) {
   const { job, area } = await params;
-  const { view } = await shown((installation) => wallsView(readJob(installation, job), area));
+  const { view } = await shown('person', (installation) => wallsView(readJob(installation, job), area));
   return <Walls view={view} />;
 }
