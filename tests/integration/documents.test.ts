@@ -7,6 +7,7 @@ import type { Plan, PlannedTask } from '@/core/schedule/plan';
 import { assembliesDocument } from '../../scripts/assemblies-document';
 import { calculationsDocument } from '../../scripts/calculations-document';
 import { forbiddenDocument } from '../../scripts/forbidden-document';
+import { plannedJob } from '../../scripts/plan-job';
 import { folder, root } from '../support/installations';
 
 describe('the page of sources', () => {
@@ -50,21 +51,13 @@ describe('the vectors command', () => {
 });
 
 describe('the plan command', () => {
-  const run = (...args: string[]) =>
-    spawnSync(join(root, 'node_modules', '.bin', 'tsx'), ['scripts/plan.ts', ...args], { cwd: root, encoding: 'utf8' });
-  const basement = 'tests/fixtures/basement-and-kitchen.csv';
+  const basement = join(root, 'tests', 'fixtures', 'basement-and-kitchen.csv');
 
   it('sets out the job of a list in an empty house, in the ways that are named, and prints its plan', () => {
-    const { status, stdout } = run(
-      basement,
-      '--way',
-      'floor-cabinets=cabinets-first',
-      '--start',
-      '2027-03-22',
-      '--lived-in',
-    );
-    expect(status).toBe(0);
-    const plan = JSON.parse(stdout) as Omit<Plan, 'tasks'> & { tasks: (PlannedTask & { label: string })[] };
+    const ways = ['--way', 'floor-cabinets=cabinets-first', '--start', '2027-03-22', '--lived-in'];
+    const plan = JSON.parse(plannedJob([basement, ...ways])) as Omit<Plan, 'tasks'> & {
+      tasks: (PlannedTask & { label: string })[];
+    };
     expect(checkPlan(plan)).toEqual([]);
     const start = (label: string) => plan.tasks.find((task) => task.label === label)!.start;
     const finish = (label: string) => plan.tasks.find((task) => task.label === label)!.finish;
@@ -83,12 +76,13 @@ describe('the plan command', () => {
   it('says what is wrong with a list, a way or a day, and prints nothing', () => {
     const list = join(folder(), 'job.csv');
     writeFileSync(list, 'area,works\nKitchen,cook\n');
-    expect(run(list)).toMatchObject({
+    const tsx = join(root, 'node_modules', '.bin', 'tsx');
+    expect(spawnSync(tsx, ['scripts/plan.ts', list], { cwd: root, encoding: 'utf8' })).toMatchObject({
       status: 1,
       stdout: '',
       stderr: expect.stringContaining('“cook” is no work') as string,
     });
-    expect(run(basement, '--way', 'tear-out=slow').stderr).toContain('there are: fast, careful');
-    expect(run(basement, '--start', 'soon').stderr).toContain('“soon” is no day');
+    expect(() => plannedJob([basement, '--way', 'tear-out=slow'])).toThrow('there are: fast, careful');
+    expect(() => plannedJob([basement, '--start', 'soon'])).toThrow('“soon” is no day');
   });
 });
