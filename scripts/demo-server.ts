@@ -13,13 +13,21 @@ export interface Running {
   kill: () => Promise<void>;
 }
 
+interface ServeTerms {
+  demo?: boolean;
+  now?: string;
+  port?: number;
+  /** What else the environment says. */
+  env?: Record<string, string>;
+}
+
 /**
  * Starts the built application for real, on a folder of its own, and waits until it answers. It takes a free port by
  * itself and says which: one looked for beforehand may be another program's by the time the server wants it.
  */
 export async function serve(
   folder: string,
-  { demo = false, now, port = 0 }: { demo?: boolean; now?: string; port?: number } = {},
+  { demo = false, now, port = 0, env = {} }: ServeTerms = {},
 ): Promise<Running> {
   const child = spawn(process.execPath, [join(root, 'scripts/front.mjs')], {
     cwd: root,
@@ -30,6 +38,7 @@ export async function serve(
       AFTERMIST_DATA: folder,
       AFTERMIST_DEMO: demo ? '1' : '0',
       ...(now ? { AFTERMIST_NOW: now } : {}),
+      ...env,
     },
   });
   let said = '';

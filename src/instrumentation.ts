@@ -13,6 +13,7 @@ export async function register(): Promise<void> {
   const { startPlanner } = await import('./server/plan/planner');
   const { startOutbox } = await import('./server/news/outbox');
   const { startNewsRules } = await import('./server/polls/news');
+  const { startSweeps } = await import('./server/polls/sweeps');
   const { startBackups } = await import('./server/polls/backups');
   const { startSuppliers } = await import('./server/polls/suppliers');
   const { startWeather } = await import('./server/polls/weather');
@@ -23,6 +24,7 @@ export async function register(): Promise<void> {
   startOutbox(installation());
   startNewsRules(installation());
   startBackups(installation());
+  startSweeps(installation());
   // Made-up orders and rain are for a made-up firm: elsewhere people write down what suppliers and their own weather
   // service say.
   if (!installation().demo) return;

@@ -28,6 +28,9 @@ export interface CsvTerms<Row, Column extends string> {
   read: (cells: Record<Column, string>, line: number) => Row;
 }
 
+/** The sign that `writeCsv` puts before what a spreadsheet would run: it was never part of the cell. */
+const DISARMED = /^'(?=[=+\-@])/;
+
 const MOST_LINES = 5_000;
 
 /**
@@ -41,7 +44,7 @@ export function readCsv<Row extends object, Column extends string = string>(
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, '').trimEnd(), {
     header: true,
     transformHeader: (name) => name.trim().toLowerCase(),
-    transform: (cell) => cell.trim(),
+    transform: (cell) => cell.trim().replace(DISARMED, ''),
   });
   const names = parsed.meta.fields ?? [];
   const wanted = Object.keys(columns) as Column[];

@@ -102,6 +102,20 @@ export function readMail(env) {
   return { server, from, address: address.replace(/\/$/, '') };
 }
 
+const GIGABYTE = 1024 ** 3;
+
+/**
+ * How much room a house may take on its disk, in bytes; undefined where nobody has said.
+ * @param {Record<string, string | undefined>} env
+ * @throws {Error} one sentence that says what would be right
+ */
+export function readMostBytes({ AFTERMIST_MOST_GB: most }) {
+  if (!most) return undefined;
+  if (!/^\d+(\.\d+)?$/.test(most) || Number(most) <= 0)
+    throw new Error(`AFTERMIST_MOST_GB=${most} is no size; write it like AFTERMIST_MOST_GB=20.`);
+  return Number(most) * GIGABYTE;
+}
+
 const HOST_NAME = /^[a-z0-9]([a-z0-9.-]*[a-z0-9])?$/i;
 const LOOPBACK_HOSTS = ['127.0.0.1', 'localhost', '::1'];
 
@@ -140,6 +154,7 @@ export function refuseWrongEnvironment(env = process.env) {
     readZone(env);
     readMail(env);
     readHosts(env);
+    readMostBytes(env);
   } catch (error) {
     console.error(error instanceof Error ? error.message : String(error));
     process.exit(1);

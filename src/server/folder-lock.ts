@@ -1,6 +1,6 @@
 import Database from 'better-sqlite3';
 import { join } from 'node:path';
-import { isBusy } from './refusal';
+import { isBusy } from './storage-fault';
 
 const holder = globalThis as typeof globalThis & { aftermistLock?: Database.Database };
 

@@ -22,6 +22,8 @@ export interface Installation {
   sees?: Sees;
   /** Messages, suppliers, weather and offices, as far as this installation reaches them. */
   outside: Outside;
+  /** How much room it may take; as much as there is where nothing is said. In bytes. */
+  mostBytes: number | undefined;
   /** Tells what listens (the change stream, the planner) that the log grew. */
   news: EventEmitter;
 }

@@ -1,14 +1,15 @@
 import { EventEmitter } from 'node:events';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { clockOfEnvironment, type Clock } from './clock';
+import type { Clock } from './clock';
+import { houseClock } from './house-clock';
 import { databaseFile, type Installation } from './installation';
 import { noteChanges } from './database/changes';
 import { openDatabase, type Connection } from './database/open';
 import { queryOne } from './database/query';
 import { secretOf } from './secret';
 import type { Outside } from './outside/ports';
-import { readMail, readZone } from './environment.mjs';
+import { readMail, readMostBytes, readZone } from './environment.mjs';
 import { officesByHand } from './outside/by-hand';
 import { simulatedOutside } from './outside/simulated';
 import { smtpGateway } from './outside/smtp';
@@ -18,25 +19,28 @@ export interface InstallationTerms {
   folder: string;
   /** Where the application itself stands. */
   root?: string;
-  /** The clock of the environment unless another is given. */
+  /** The one of the house, unless another is given. */
   clock?: Clock;
   demo?: boolean;
   /** The stand-ins unless others are given. */
   outside?: Partial<Outside>;
+  /** What the environment says unless another is given. */
+  mostBytes?: number;
 }
 
 export function openInstallation({
   folder,
   root = process.cwd(),
-  clock = clockOfEnvironment(),
+  clock,
   demo = false,
   outside = {},
+  mostBytes = readMostBytes(process.env),
 }: InstallationTerms): Installation {
   // A zone that does not exist is refused before anything is touched.
   readZone(process.env);
   const mail = demo ? undefined : readMail(process.env);
   mkdirSync(folder, { recursive: true, mode: 0o700 });
-  const db = openDatabase(databaseFile(folder), join(root, 'migrations'));
+  const db = openDatabase(databaseFile(folder), join(root, 'migrations'), mostBytes);
   if (demo) needDemo(db, folder);
   bringUpToDate(db);
   noteChanges(db);
@@ -44,9 +48,10 @@ export function openInstallation({
     folder,
     root,
     db,
-    clock,
+    clock: clock ?? houseClock(db),
     secret: secretOf(db, folder),
     demo,
+    mostBytes,
     address: mail?.address ?? '',
     // A made-up visit or letter is for a made-up firm.
     outside: {

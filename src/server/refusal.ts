@@ -3,7 +3,7 @@ import type { Problem } from '@/core/problem';
 /** Thrown inside a handler to take its transaction back and tell the person why. Never for a programmer's mistake. */
 export class Refusal extends Error {
   constructor(
-    readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 422 | 429 | 503,
+    readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 422 | 429 | 503 | 507,
     readonly problem: Problem & { current?: unknown },
     /** Seconds after which it is worth another try. */
     readonly retryAfter?: number,
@@ -39,13 +39,3 @@ export const conflict = (what: string, current: object | undefined): Refusal =>
     field: 'version',
     current: current && asFormsHaveIt(current),
   });
-
-/** Another program or thread holds the one write lock of the file. */
-export const isBusy = (error: unknown): boolean =>
-  error instanceof Error && 'code' in error && String(error.code).startsWith('SQLITE_BUSY');
-
-/** What is said then. */
-export const BUSY: Problem = {
-  code: 'busy',
-  message: 'Something else is writing just now and takes long over it. Nothing was changed: try again.',
-};

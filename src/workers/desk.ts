@@ -1,13 +1,14 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { makeClock } from '@/server/clock';
 import { Refusal } from '@/server/refusal';
+import { storageRefusal } from '@/server/storage-fault';
 import { openInstallation } from '@/server/open-installation';
 import type { Answered, Asked, ThreadTerms, Told } from '@/server/threads/messages';
 import { TASKS, TELLING } from '@/server/threads/tasks';
 
 /** A thread that does what no request may wait for: one thing after the other, on a connection of its own. */
 const { setTo, ...terms } = workerData as ThreadTerms;
-const installation = openInstallation({ ...terms, clock: makeClock(setTo) });
+const installation = openInstallation({ ...terms, ...(setTo ? { clock: makeClock(setTo) } : {}) });
 
 const tell = (part: unknown): void => parentPort?.postMessage({ part } satisfies Told);
 
@@ -17,7 +18,8 @@ async function answerTo({ name, terms: given }: Asked): Promise<Answered> {
   try {
     return { answer: await (task as (...all: unknown[]) => unknown)(installation, ...given, ...more) };
   } catch (error) {
-    if (error instanceof Refusal) return { refusal: { status: error.status, problem: error.problem } };
+    const refusal = error instanceof Refusal ? error : storageRefusal(error);
+    if (refusal) return { refusal: { status: refusal.status, problem: refusal.problem } };
     throw error;
   }
 }

@@ -1,5 +1,5 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { makeClock } from '@/server/clock';
+import { houseClock } from '@/server/house-clock';
 import { openDatabase } from '@/server/database/open';
 import { markOldForm, renewOnce } from '@/server/plan/renew';
 import { searchOnce } from '@/server/plan/search';
@@ -13,7 +13,7 @@ import { readNarrations } from '@/server/walks/read-narrations';
  */
 const { file, migrations, setTo } = workerData as { file: string; migrations: string; setTo: Date | undefined };
 const db = openDatabase(file, migrations);
-const clock = makeClock(setTo);
+const clock = houseClock(db, setTo);
 
 function tell(seq: number | undefined): void {
   if (seq !== undefined) parentPort?.postMessage({ seq });

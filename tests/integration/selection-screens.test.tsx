@@ -255,10 +255,10 @@ describe('the first page', () => {
       outcome: 'granted',
       answeredOn: TODAY,
     });
-    const page = html(<Today view={todayView(readFirm(installation))} />);
+    const page = html(<Today view={todayView(readFirm(installation))} cares={[]} />);
     expect(page).toContain(`href="/jobs/${signalHouse}/selections/${GLAZING}"`);
     expect(page).toContain(`href="/jobs/${signalHouse}/selections/requests#${demoId('signal', 'request', 'frame')}"`);
-    expect(read(<Today view={todayView(readFirm(installation))} />)).toMatch(
+    expect(read(<Today view={todayView(readFirm(installation))} cares={[]} />)).toMatch(
       /Ask and ask after The designer \(measured drawing of the lantern’s frame\) Signal House to be sent by/,
     );
   });

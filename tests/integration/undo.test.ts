@@ -68,6 +68,8 @@ const STAYS: Partial<Record<CommandType, string>> = {
   'message.readdress': 'undo-nothing',
   'person.invite': 'undo-nothing',
   'person.sign-out': 'undo-nothing',
+  // What time it is, nobody takes back.
+  'clock.trust': 'undo-nothing',
   'plan.search': 'undo-nothing',
   'plan.search-stop': 'undo-nothing',
   'plan.take': 'undo-lasting',

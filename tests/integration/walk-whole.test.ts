@@ -322,7 +322,7 @@ describe('a narration', () => {
   it('brings its recording, which is what its first bytes say and is played from any second', async () => {
     const installation = demoHouse();
     const wav = Buffer.concat([Buffer.from('RIFF\0\0\0\0WAVEfmt '), Buffer.alloc(2000, 1)]);
-    const { hash, type } = await keepRecording(installation, wav);
+    const { hash, type } = await keepRecording(installation, [wav]);
     expect(type).toBe('audio/wav');
     const part = recordingResponse(installation, hash, new Request('http://x/', { headers: { range: 'bytes=4-7' } }));
     expect([part.status, part.headers.get('content-range'), (await part.arrayBuffer()).byteLength]).toEqual([
@@ -333,7 +333,7 @@ describe('a narration', () => {
     expect(
       recordingResponse(installation, hash, new Request('http://x/', { headers: { range: 'bytes=9000-' } })).status,
     ).toBe(416);
-    await expect(keepRecording(installation, Buffer.from('not a recording at all'))).rejects.toThrow(
+    await expect(keepRecording(installation, [Buffer.from('not a recording at all')])).rejects.toThrow(
       'This is no recording we can play',
     );
   });

@@ -96,6 +96,11 @@ export const GIVEN: Record<string, Given> = {
     leaves: (installation) => queryAll(installation.db, 'SELECT id FROM session'),
     expected: [],
   },
+  'clock.trust': {
+    payload: {},
+    leaves: (installation) => queryAll(installation.db, 'SELECT id FROM trusted_clock'),
+    expected: [{ id: 1 }],
+  },
   'person.set-sees': {
     payload: { id: TOBIN, version: 2, jobs: [signalHouse], prices: true },
     leaves: (installation) => [

@@ -36,6 +36,9 @@ export const setNewsRules = command(
   }).noUnknown(),
 );
 
+/** The machine's clock is right again, whatever was recorded while it was not. */
+export const trustClock = command('clock.trust', OWNER, 'firm', object({}).noUnknown());
+
 /** By whose days the firm works: what is today, morning and afternoon follows. */
 export const setZone = command(
   'firm.set-zone',

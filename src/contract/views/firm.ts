@@ -83,10 +83,8 @@ export interface FirmView {
     remindClientDays: number | null;
   };
   holidays: { day: Day; name: string }[];
-  /** The newest backup: when, how large, where; null where there is none, and in the demo. */
-  backup: { when: string; megabytes: number; file: string; old: boolean } | null;
-  /** The demo is made anew; a real firm wants a backup. */
-  demo: boolean;
+  /** For whoever runs the firm; a made-up one is made anew. */
+  machine: MachineView | null;
   /** Days of a month that are usually wet, windy, frosty; months of which somebody has said so. */
   normals: { month: number; name: string; wet: number; windy: number; frosty: number }[];
   /** Jobs that were set up by mistake and can be brought back. */
@@ -139,4 +137,14 @@ export interface AreasView {
   };
   levels: { id: string; name: string; height: number }[];
   areas: PlacedArea[];
+}
+
+/** What the firm is kept on. */
+export interface MachineView {
+  /** The newest backup: when, how large, where; null where there is none. */
+  backup: { when: string; megabytes: number; file: string; old: boolean } | null;
+  /** What it takes and what is left, as people say it. */
+  room: { taken: string; free: string; low: boolean };
+  /** What the machine's clock shows and when the newest record was kept, where the one is before the other. */
+  clock: { shows: string; latest: string } | null;
 }

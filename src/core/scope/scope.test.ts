@@ -429,6 +429,15 @@ describe('lists in and out', () => {
 
   it('disarm what a spreadsheet would run as a formula, and leave figures alone', () => {
     expect(writeCsv(['a'], [['=1+1'], ['-3.5'], ['@x'], [-3]])).toBe(`a\r\n'=1+1\r\n-3.5\r\n'@x\r\n-3\r\n`);
+    const cells = ['=1+1', '-3.5', '@x', '- of the hall', '+ two', 'it’s', "'tis"];
+    const back = readCsv(
+      writeCsv(
+        ['a'],
+        cells.map((cell) => [cell]),
+      ),
+      { columns: { a: true }, read: ({ a }) => ({ a }) },
+    );
+    expect(back).toEqual({ rows: cells.map((a) => ({ a })), problems: [] });
   });
 
   it('of any text are read or told about, never thrown at', () =>

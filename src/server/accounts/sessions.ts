@@ -6,7 +6,7 @@ import { execute, insert, queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import type { Rows } from '../database/rows';
 import type { Installation } from '../installation';
-import { isBusy } from '../refusal';
+import { noteIfPossible } from '../storage-fault';
 import { hashOf } from '../tokens';
 
 /** Days without a visit after which a browser has to sign in anew, and those after which it has to in any case. */
@@ -47,14 +47,9 @@ export function sessionOf(db: Connection, token: string, now: string): (PersonVi
   return person;
 }
 
-/** Where somebody else writes just now it is noted another time: who they are is known all the same. */
-function noteSeen(db: Connection, id: string, now: string): void {
-  try {
-    execute(db, 'UPDATE session SET seen_at = @now WHERE id = @id', { now, id });
-  } catch (error) {
-    if (!isBusy(error)) throw error;
-  }
-}
+/** Where nothing can be written just now it is noted another time: who they are is known all the same. */
+const noteSeen = (db: Connection, id: string, now: string): void =>
+  noteIfPossible(() => execute(db, 'UPDATE session SET seen_at = @now WHERE id = @id', { now, id }));
 
 const daysBefore = (now: string, days: number): string => addDays(now.slice(0, 10), -days) + now.slice(10);
 

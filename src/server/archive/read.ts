@@ -6,6 +6,7 @@ import type { Connection } from '../database/open';
 import { writeLog } from '../door/log';
 import { markPlan } from '../door/marks';
 import { keepPicture } from '../files/pictures';
+import { needRoom } from '../files/room';
 import { isRecordingType, keepRecording } from '../files/recordings';
 import type { Installation } from '../installation';
 import { Refusal, unprocessable } from '../refusal';
@@ -123,9 +124,14 @@ function checkLabel(db: Connection, { kind, form, migration, job }: Label): void
  */
 async function keepFiles(installation: Installation, { zip, files }: Archive): Promise<void> {
   for (const { entry, kind, hash } of files) {
+    needRoom(installation, entry.uncompressedSize);
+    if (kind === 'recordings') {
+      await keepRecording(installation, await zip.openReadStreamPromise(entry), hash);
+      continue;
+    }
     const content = await bytesOf(zip, entry);
     if (createHash('sha256').update(content).digest('hex') !== hash) throw refused(`“${entry.fileName}” was altered.`);
-    await (kind === 'pictures' ? keepPicture(installation, content) : keepRecording(installation, content));
+    await keepPicture(installation, content);
   }
 }
 

@@ -8,8 +8,9 @@ export type Connection = Database.Database;
 /**
  * Opens the one database file, brought up to date. What was answered survives a power cut: every commit reaches the
  * disk.
+ * @param mostBytes how large the file may grow; as large as it likes where nothing is said
  */
-export function openDatabase(file: string, migrationsFolder: string): Connection {
+export function openDatabase(file: string, migrationsFolder: string, mostBytes?: number): Connection {
   mkdirSync(dirname(file), { recursive: true });
   const db = new Database(file);
   db.pragma('journal_mode = WAL');
@@ -17,5 +18,9 @@ export function openDatabase(file: string, migrationsFolder: string): Connection
   db.pragma('foreign_keys = ON');
   db.pragma('busy_timeout = 5000');
   migrate(db, migrationsFolder);
+  // The file itself refuses to grow beyond it.
+  if (mostBytes !== undefined) db.pragma(`max_page_count = ${Math.floor(mostBytes / pageSize(db))}`);
   return db;
 }
+
+const pageSize = (db: Connection): number => Number(db.pragma('page_size', { simple: true }));

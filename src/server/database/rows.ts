@@ -1404,6 +1404,11 @@ export interface Rows {
     other: string;
     minutes: number;
   };
+  trusted_clock: {
+    id: number;
+    after_seq: number;
+    at: string;
+  };
   visit_came: {
     task: TaskId;
     job: JobId;
@@ -1802,6 +1807,7 @@ export interface Defaults {
   supplier_closure: 'why';
   told: 'record' | 'days';
   travel: never;
+  trusted_clock: 'id';
   visit_came: never;
   visit_day: 'said' | 'told_day' | 'told_half' | 'said_at' | 'said_by' | 'note' | 'free' | 'wish_day' | 'wish_half';
   walk: 'finished_at';

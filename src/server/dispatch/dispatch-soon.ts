@@ -2,7 +2,7 @@ import type { Installation } from '../installation';
 import type { Actor } from '../door/actor';
 import { dispatch } from './dispatch';
 import type { Prepared } from '../door/prepared';
-import { BUSY } from '../refusal';
+import { BUSY } from '../storage-fault';
 
 /** How long the file's lock is waited for on the spot, how long between two tries, and how long at all. In ms. */
 const [ON_THE_SPOT, BETWEEN, AT_ALL] = [20, 30, 5_000];

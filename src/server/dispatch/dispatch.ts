@@ -14,7 +14,8 @@ import { markPlan } from '../door/marks';
 import type { Prepared } from '../door/prepared';
 import { shaped } from '../door/shaped';
 import { isPrepared, preparedFor } from './prepare';
-import { BUSY, isBusy, Refusal } from '../refusal';
+import { Refusal } from '../refusal';
+import { storageRefusal } from '../storage-fault';
 import { needAllSeen, needSeen, seenBy } from '../rights/sees';
 import { actorKey, permissionOf, type Actor } from '../door/actor';
 import { noteAnswer } from '../news/links';
@@ -235,7 +236,8 @@ const withoutMessage = ({
 
 type Refused = Problem & { status: number; problems?: { field?: string; message: string }[]; current?: unknown };
 
-function refusalOf(error: unknown): Refused {
+function refusalOf(thrown: unknown): Refused {
+  const error = storageRefusal(thrown) ?? thrown;
   if (error instanceof Refusal) return { ...error.problem, status: error.status };
   if (error instanceof ValidationError) {
     const problems = (error.inner.length > 0 ? error.inner : [error]).map((inner) => ({
@@ -245,7 +247,6 @@ function refusalOf(error: unknown): Refused {
     const first = problems[0] ?? { message: error.message };
     return { code: 'bad-input', ...first, status: 400, problems };
   }
-  if (isBusy(error)) return { ...BUSY, status: 503 };
   // The file's own rules (foreign keys, closed sets, one of a kind) are the last line; what they refuse is bad input
   // too.
   if (error instanceof Error && 'code' in error && String(error.code).startsWith('SQLITE_CONSTRAINT')) {

@@ -4,13 +4,15 @@ import { instantIn, type Zone } from '@/core/units/zone';
 import { zoneOf } from '../zone';
 import { createHash, randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
-import { mkdir, open, readFile, rename, stat } from 'node:fs/promises';
+import { mkdir, open, readFile, rename, rm, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import sharp from 'sharp';
 import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import { queryOne, execute } from '../database/query';
 import { Refusal } from '../refusal';
+import { storageRefusal } from '../storage-fault';
 import type { Installation } from '../installation';
+import { needRoom } from './room';
 
 /** Pictures by the hash of their content: the same file twice is one file. */
 export interface Picture {
@@ -48,6 +50,7 @@ export async function keepPicture(installation: Installation, content: Buffer): 
     await store(pictureFile(installation, hash), content);
     return known;
   }
+  needRoom(installation, content.length);
   const facts = await oneAtATime(() => lookAt(content), WAITING.handedIn);
   await store(pictureFile(installation, hash), content);
   const taken = await takenAt(content, zoneOf(installation.db));
@@ -116,14 +119,19 @@ export async function store(file: string, content: Buffer): Promise<void> {
   await mkdir(dirname(file), { recursive: true });
   // A name that nobody else has: the same picture may come twice at once.
   const temporary = `${file}.${randomUUID()}.part`;
-  const handle = await open(temporary, 'wx');
   try {
-    await handle.writeFile(content);
-    await handle.sync();
-  } finally {
-    await handle.close();
+    const handle = await open(temporary, 'wx');
+    try {
+      await handle.writeFile(content);
+      await handle.sync();
+    } finally {
+      await handle.close();
+    }
+    await rename(temporary, file);
+  } catch (error) {
+    await rm(temporary, { force: true });
+    throw error;
   }
-  await rename(temporary, file);
 }
 
 const sizeOf = (file: string): Promise<number | undefined> =>
@@ -149,8 +157,13 @@ export async function servePicture(
   if (existsSync(copy)) return readFile(copy);
   if (!existsSync(original)) return undefined;
   const made = await oneAtATime(async () => written(await readFile(original), width));
-  await store(copy, made);
+  await store(copy, made).catch(unlessStorage);
   return made;
+}
+
+/** A copy that cannot be kept is shown all the same, and made again the next time. */
+function unlessStorage(error: unknown): void {
+  if (!storageRefusal(error)) throw error;
 }
 
 /** How many may wait for their turn: those to be drawn, of a long paper too; those handed in, which lie in memory meanwhile. */

@@ -1,11 +1,11 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream, existsSync, statSync } from 'node:fs';
-import { join } from 'node:path';
+import { mkdir, open, rename, rm } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
 import { Readable } from 'node:stream';
 import { queryOne, execute } from '../database/query';
 import { Refusal } from '../refusal';
 import type { Installation } from '../installation';
-import { store } from './pictures';
 
 /** A recording goes with its captions and is only played, never read. */
 export const LARGEST_RECORDING = 200 * 1024 * 1024;
@@ -29,27 +29,77 @@ const FORMS: readonly (readonly [string, (head: Buffer) => boolean])[] = [
   ['video/mp4', (head) => head.toString('latin1', 4, 8) === 'ftyp'],
 ];
 
-/** @throws Refusal for what is no recording we know, or too large */
+/** So many bytes say what it is. */
+const HEAD = 16;
+
+const notOne = (): Refusal =>
+  new Refusal(422, {
+    code: 'not-a-recording',
+    message: 'This is no recording we can play; send WAV, MP3, Ogg, FLAC, MP4 or WebM.',
+    field: 'recording',
+  });
+
+/**
+ * Keeps a recording as it comes, part by part: it is never held whole. It gets its name once all of it is on the disk.
+ * @param parts its content; what they throw is thrown here, and nothing is kept
+ * @param named the hash it is to have, where somebody has said
+ * @throws Refusal for what is no recording we know, or another one than was named
+ */
 export async function keepRecording(
   installation: Installation,
-  content: Buffer,
+  parts: AsyncIterable<Uint8Array> | Iterable<Uint8Array>,
+  named?: string,
 ): Promise<{ hash: string; type: string }> {
-  const type = content.length < 16 ? undefined : FORMS.find(([, fits]) => fits(content))?.[0];
-  if (!type)
-    throw new Refusal(422, {
-      code: 'not-a-recording',
-      message: 'This is no recording we can play; send WAV, MP3, Ogg, FLAC, MP4 or WebM.',
-      field: 'recording',
+  const folder = join(installation.folder, 'recordings');
+  await mkdir(folder, { recursive: true });
+  const draft = join(folder, `${randomUUID()}.part`);
+  try {
+    const { hash, type, bytes } = await written(draft, parts);
+    if (named !== undefined && named !== hash)
+      throw new Refusal(422, { code: 'altered', message: 'This recording was altered.', field: 'recording' });
+    const file = recordingFile(installation, hash);
+    await mkdir(dirname(file), { recursive: true });
+    await rename(draft, file);
+    execute(installation.db, 'INSERT OR IGNORE INTO recording (hash, type, bytes) VALUES (@hash, @type, @bytes)', {
+      ...{ hash, type, bytes },
     });
-  const hash = createHash('sha256').update(content).digest('hex');
-  await store(recordingFile(installation, hash), content);
-  execute(installation.db, 'INSERT OR IGNORE INTO recording (hash, type, bytes) VALUES (@hash, @type, @bytes)', {
-    hash,
-    type,
-    bytes: content.length,
-  });
-  return { hash, type };
+    return { hash, type };
+  } catch (error) {
+    await rm(draft, { force: true });
+    throw error;
+  }
 }
+
+/** Writes what comes into a file down to the disk, and says what it is. */
+async function written(
+  file: string,
+  parts: AsyncIterable<Uint8Array> | Iterable<Uint8Array>,
+): Promise<{ hash: string; type: string; bytes: number }> {
+  const hash = createHash('sha256');
+  let [head, bytes] = [Buffer.alloc(0), 0];
+  const handle = await open(file, 'wx');
+  try {
+    for await (const part of parts) {
+      if (head.length < HEAD) {
+        head = Buffer.concat([head, part]);
+        // What is none is not read to its end.
+        if (head.length >= HEAD && typeOf(head) === undefined) throw notOne();
+      }
+      hash.update(part);
+      bytes += part.length;
+      await handle.write(part);
+    }
+    const type = typeOf(head);
+    if (type === undefined) throw notOne();
+    await handle.sync();
+    return { hash: hash.digest('hex'), type, bytes };
+  } finally {
+    await handle.close();
+  }
+}
+
+const typeOf = (head: Buffer): string | undefined =>
+  head.length < HEAD ? undefined : FORMS.find(([, fits]) => fits(head))?.[0];
 
 /** The recording, or the part of it that a player asks for, so that it can jump to a second. */
 export function recordingResponse(installation: Installation, hash: string, request: Request): Response {

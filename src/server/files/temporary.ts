@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
+import { bodyParts } from '../http';
 import type { Refusal } from '../refusal';
 
 /** A file for a moment, gone once it was made use of. */
@@ -26,17 +27,5 @@ export function fileResponse(file: string, name: string, type: string, drop: () 
 
 /** The body of a request into a file, as it comes; what is larger is refused. */
 export async function bodyToFile(request: Request, file: string, most: number, tooLarge: Refusal): Promise<void> {
-  if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLarge;
-  let size = 0;
-  await pipeline(
-    (request.body ?? []) as unknown as AsyncIterable<Uint8Array>,
-    async function* (parts) {
-      for await (const part of parts) {
-        size += part.length;
-        if (size > most) throw tooLarge;
-        yield part;
-      }
-    },
-    createWriteStream(file),
-  );
+  await pipeline(bodyParts(request, most, tooLarge), createWriteStream(file));
 }

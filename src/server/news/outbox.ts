@@ -6,6 +6,7 @@ import { writeLog } from '../door/log';
 import type { Installation } from '../installation';
 import { textWords } from '@/core/news/address';
 import type { Delivery, MessageGateway } from '../outside/ports';
+import { noteIfPossible } from '../storage-fault';
 import { zoneOf } from '../zone';
 
 interface Queued {
@@ -177,7 +178,8 @@ export function startOutbox(installation: Installation, delayMs = 1_200): void {
       busy = false;
     }
   };
-  settleUnsure(installation);
+  // A start on a full disk is a start all the same: what was claimed stays so, and goes out to nobody.
+  noteIfPossible(() => settleUnsure(installation));
   installation.news.on('queued', () => lookIn(delayMs));
   lookIn(delayMs);
 }

@@ -4,6 +4,7 @@ import { queryOne } from '../database/query';
 import type { Installation } from '../installation';
 import { countOpened } from '../news/links';
 import { readFirm, readJob } from '../reading/reading';
+import { noteIfPossible } from '../storage-fault';
 import { linkState } from '../reading/updates';
 import { hashOf } from '../tokens';
 import { today } from '../zone';
@@ -24,15 +25,16 @@ export interface OpenLink {
 }
 
 /**
- * The link of a secret, if it opens today: guessed, revoked and expired ones, and those of a job that was taken away,
- * are all alike to whoever holds them.
+ * The link of a secret, if it opens today: guessed, revoked and expired ones, and those of a job that was taken away, are
+ * all alike to whoever holds them. Of a job that is closed only its client reads on: nobody else has work there.
  */
 export function openLink(installation: Installation, token: string): OpenLink | undefined {
   const link = queryOne<OpenLink>(
     installation.db,
     `SELECT *
       FROM share_link
-      WHERE token_hash = @hash AND (job IS NULL OR job IN (SELECT id FROM job WHERE removed = 0))`,
+      WHERE token_hash = @hash AND (job IS NULL OR job IN (
+        SELECT id FROM job WHERE removed = 0 AND (share_link.audience = 'client' OR state <> 'closed')))`,
     { hash: hashOf(token) },
   );
   return link && linkState(link, today(installation)) === 'open' ? link : undefined;
@@ -106,10 +108,5 @@ const isClients = (installation: Installation, link: OpenLink, hash: string): bo
   ) !== undefined;
 
 /** Counts an opening of a link. What it shows does not wait for that, nor fail with it. */
-export function countOpening(installation: Installation, link: OpenLink): void {
-  try {
-    countOpened(installation.db, link.id, installation.clock.now().toISOString());
-  } catch (error) {
-    console.error('An opening was not counted:', error);
-  }
-}
+export const countOpening = (installation: Installation, link: OpenLink): void =>
+  noteIfPossible(() => countOpened(installation.db, link.id, installation.clock.now().toISOString()));

@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { queryOne } from '../database/query';
+import type { Connection } from '../database/open';
 import { LAST_BACKUP } from '../installation';
 
 /** The newest backup of a house, as it noted it; undefined where there is none, or nobody can read of it. */
@@ -14,6 +16,10 @@ export function lastBackup({ folder }: { folder: string }): { at: string; file: 
     return undefined;
   }
 }
+
+/** When the first record of a house was kept. */
+export const firstRecord = (db: Connection): string | undefined =>
+  queryOne<{ at: string }>(db, 'SELECT applied_at AS at FROM command_log ORDER BY seq LIMIT 1')?.at;
 
 /** Days after which one is too old to be relied on. */
 const OLD_DAYS = 3;

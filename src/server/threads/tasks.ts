@@ -13,6 +13,7 @@ import type { PaperFile } from '../papers/paper-response';
 import type { Installation } from '../installation';
 import { readFirm, readJob } from '../reading/reading';
 import type { Sees } from '../rights/sees';
+import { sweepFiles } from '../files/sweep';
 import { forecastView } from '../plan/forecast';
 import { planDocument } from '../plan/document';
 import { pullView } from '../plan/pull';
@@ -61,6 +62,7 @@ export const TASKS = {
   'unpack job': (installation: Installation, file: string, who: string) => readArchive(installation, file, who),
   'area paper': (installation: Installation, area: string, file: string, origin: string): Promise<PaperFile> =>
     areaPaper(installation, area, file, origin),
+  'sweep files': (installation: Installation) => sweepFiles(installation, new Date()),
   'plan document': read(planDocument),
   forecast: read((installation, job: string, sees: Sees) => forecastView(readFirm(installation), job, sees)),
 };

@@ -23,10 +23,10 @@ import {
   tradesNeeded,
 } from '../reading/firm';
 import { licenceRows, licensedTrades } from '../reading/licences';
-import { isBackupOld, lastBackup } from '../reading/backup';
 import { hourRates } from '../reading/money';
 import { wholePlan } from '../reading/plan';
 import { readFirm, type FirmReading } from '../reading/reading';
+import { machineView } from './machine';
 
 const rulesOf = (row: ReturnType<typeof firmRow>): FirmView['rules'] => ({
   tellHour: row?.tell_hour ?? null,
@@ -65,17 +65,6 @@ function peopleView(installation: Installation, firm: FirmReading, isOwner: bool
       invitation: invitation ? publicRoutes.join(invitationToken(installation, invitation)) : null,
     };
   });
-}
-
-/** The newest backup, for whoever is to know that there is one. */
-function backupView(installation: Installation, firm: FirmReading): FirmView['backup'] {
-  const last = lastBackup(installation);
-  return last
-    ? {
-        ...{ when: whenSeen(last.at, firm), megabytes: Math.ceil(last.bytes / 1_000_000), file: last.file },
-        old: isBackupOld(last.at, installation.clock.now()),
-      }
-    : null;
 }
 
 const DOOR = 40;
@@ -148,8 +137,7 @@ export function firmView(installation: Installation, { role }: Pick<PersonView, 
     })),
     licensed: TRADE_KEYS.filter((trade) => licensedTrades(firm).has(trade)),
     licences: licencesView(firm),
-    backup: isOwner ? backupView(installation, firm) : null,
-    demo: installation.demo,
+    machine: isOwner && !installation.demo ? machineView(installation) : null,
     rules: rulesOf(row),
     holidays: holidayRows(firm)
       .filter(({ day }) => day >= now)

@@ -1,3 +1,4 @@
+import type { JobState } from '@/core/sites/area';
 import { insert, queryOne, orNull, update } from '../database/query';
 import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext, personOf } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
@@ -19,13 +20,25 @@ function accept(
   byClient: 0 | 1,
 ): void {
   const { job } = requireRow(context, 'area', area, 'area');
-  if (byClient) needClientOf(context, job);
+  if (byClient) {
+    needClientOf(context, job);
+    needCompletion(context, job);
+  }
   const there = queryOne<{ name: string }>(context.db, 'SELECT name FROM sign_off WHERE area = @area AND removed = 0', {
     area,
   });
   if (there) throw unprocessable('accepted-already', `${there.name} has accepted this room already.`, 'area');
   insert(context.db, 'sign_off', { id, job, area, name, words, at: context.at, by_client: byClient });
   context.logFor(job);
+}
+
+/** The states of a job in which rooms are accepted. */
+const AT_ITS_END: readonly JobState[] = ['completing', 'closed'];
+
+/** Clients look at rooms and say what is left once the job comes to its end; until then they ask on their page. */
+function needCompletion(context: CommandContext, job: string): void {
+  if (!AT_ITS_END.includes(requireRow(context, 'job', job, 'job').state))
+    throw unprocessable('not-completing', 'The job is not at its end yet: ask on this page until then.', 'area');
 }
 
 type ItemRow = Pick<Rows['client_item'], 'job' | 'state' | 'text' | 'version'>;
@@ -75,6 +88,7 @@ export const completionHandlers = handlers({
     const job = context.who.kind === 'link' ? context.who.job : null;
     if (!job) throw unprocessable('no-job', 'This link belongs to no job.', 'id');
     needClientOf(context, job);
+    needCompletion(context, job);
     if (area) requireAreaOf(context, job, area);
     insert(context.db, 'client_item', { id, job, area: orNull(area), text, name, at: context.now, state: 'asked' });
     context.logFor(job);

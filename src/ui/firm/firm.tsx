@@ -16,7 +16,7 @@ import { Hidden } from '../kit/hidden';
 import { Block, BlockHead, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
-import { Backup } from './backup';
+import { Machine } from './machine';
 import { FirmMoney, HourForm, MoneyForm } from './firm-money';
 import { Archives } from './archives';
 import { Licences } from './licences';
@@ -125,7 +125,7 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
       <Licences view={view} office={office} role={role} />
       <NewsRules rules={view.rules} onOpen={role === 'contractor' ? () => setOpen({ what: 'rules' }) : undefined} />
       <UsualWeather view={view} office={office} />
-      {role === 'contractor' && !view.demo && <Backup backup={view.backup} />}
+      {view.machine && <Machine machine={view.machine} />}
       {office && <Archives jobs={view.jobs} />}
       {view.money && (
         <FirmMoney money={view.money} hours={view.hours} role={role} onOpen={(what) => setOpen({ what })} />

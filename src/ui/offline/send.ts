@@ -52,8 +52,8 @@ async function deliver(command: Command, { link, person, patienceMs }: Terms): P
         ...(person ? { 'x-aftermist-person': person } : {}),
       },
     });
-    // Busy says so itself; whatever else goes wrong on the server says nothing that a person could use.
-    if (response.status >= 500 && response.status !== 503) return { ok: false, problem: FAILED };
+    // Busy and full say so themselves; whatever else goes wrong on the server says nothing that a person could use.
+    if (response.status >= 500 && ![503, 507].includes(response.status)) return { ok: false, problem: FAILED };
     const body = await jsonOf(response);
     // A page in between that is none of ours: a log-in of a network says it is well, a proxy says that it is too large.
     if (body === undefined) return { ok: false, problem: response.ok ? NO_CONNECTION : inBetween(response.status) };

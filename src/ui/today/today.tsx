@@ -5,7 +5,7 @@ import { formatDay } from '@/core/units/day';
 import { counted, listed } from '@/core/words/count';
 import { capital } from '@/core/words/letters';
 import { StateIcon } from '../kit/state-icon';
-import { PlanProblemNotice } from '../kit/notice';
+import { Notice, PlanProblemNotice } from '../kit/notice';
 import { StartWalk } from '../walks/start-walk';
 import { Block, Empty, PageHead } from '../kit/page';
 import { Means } from '../kit/means';
@@ -15,7 +15,7 @@ import { Phone } from '../kit/phone';
 const DUE_WORDS = { decide: 'decide', order: 'order', arrive: 'due to arrive' } as const;
 
 /** The next hours over all jobs; every line leads to where it is settled. */
-export function Today({ view }: { view: TodayView }) {
+export function Today({ view, cares }: { view: TodayView; cares: string[] }) {
   if (view.finishes.length === 0) return <NoJobs />;
   return (
     <div className="page">
@@ -23,6 +23,11 @@ export function Today({ view }: { view: TodayView }) {
         <span className="soft">{summary(view)}</span>
       </PageHead>
       <PlanProblemNotice problem={view.problem} />
+      {cares.map((care) => (
+        <Notice bad key={care}>
+          {care}
+        </Notice>
+      ))}
       <div className="columns">
         <div>
           <Sites view={view} />

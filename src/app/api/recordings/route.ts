@@ -1,7 +1,8 @@
 import { route } from '@/server/route';
 import { Refusal } from '@/server/refusal';
 import { keepRecording, LARGEST_RECORDING } from '@/server/files/recordings';
-import { bodyUpTo } from '@/server/http';
+import { needRoom } from '@/server/files/room';
+import { bodyParts } from '@/server/http';
 
 /** Takes one recording as the raw body; the narration that names its hash comes after it. */
 export const POST = route({ need: 'person' }, async (installation, request) => {
@@ -10,5 +11,6 @@ export const POST = route({ need: 'person' }, async (installation, request) => {
     message: `A recording has at most ${LARGEST_RECORDING / 1024 / 1024} MB; the captions alone are enough.`,
     field: 'recording',
   });
-  return Response.json(await keepRecording(installation, await bodyUpTo(request, LARGEST_RECORDING, tooLarge)));
+  needRoom(installation, Number(request.headers.get('content-length') ?? 0));
+  return Response.json(await keepRecording(installation, bodyParts(request, LARGEST_RECORDING, tooLarge)));
 });
