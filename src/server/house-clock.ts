@@ -17,8 +17,8 @@ function latestRecord(db: Connection): Date | undefined {
 }
 
 /** The clock of a house: the one that was set, else the machine's as far as it is believed. */
-export const houseClock = (db: Connection, setTo = readNow(process.env)): Clock =>
-  setTo ? makeClock(setTo) : forwardClock(() => latestRecord(db));
+export const houseClock = (db: Connection, setTo = readNow(process.env), machine?: () => Date): Clock =>
+  setTo ? makeClock(setTo) : forwardClock(() => latestRecord(db), machine);
 
 /** From the next record on the machine's clock is believed again, whatever was recorded while it was wrong. */
 export function trustClock(db: Connection, at: string): void {

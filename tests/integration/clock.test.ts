@@ -3,14 +3,27 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { makeClock, standingClock } from '@/server/clock';
+import { forwardClock, makeClock, standingClock } from '@/server/clock';
+import { houseClock } from '@/server/house-clock';
+import { machineCares, machineView } from '@/server/views/machine';
 import { queryAll } from '@/server/database/query';
 import { readNow, readZone } from '@/server/environment.mjs';
 import { planInput } from '@/server/plan/plan-input';
 import { todayView } from '@/server/views/today';
 import { ago, whenSeen } from '@/server/words';
 import { firmTime } from '@/server/zone';
-import { demoHouse, emptyHouse, folder, give, must, newId, root, signalHouse, TODAY } from '../support/installations';
+import {
+  demoHouse,
+  emptyHouse,
+  folder,
+  give,
+  must,
+  newId,
+  NOW,
+  root,
+  signalHouse,
+  TODAY,
+} from '../support/installations';
 
 describe('the clock', () => {
   it('starts at the instant that was set and ticks on from there', async () => {
@@ -140,5 +153,44 @@ describe('at the start', () => {
     expect(stderr).toContain('holds other files and no firm');
     expect(readdirSync(place).sort()).toEqual(['letter.txt', 'pictures']);
     expect(readFileSync(join(place, 'letter.txt'), 'utf8')).toBe('dear client');
+  });
+});
+
+describe('a machine whose clock is wrong', () => {
+  it('is not believed before what was recorded last; time goes on from there', () => {
+    let [machine, latest] = [new Date('2027-03-09T10:00:00Z'), new Date('2027-03-09T10:00:30Z')];
+    const clock = forwardClock(
+      () => latest,
+      () => machine,
+    );
+    expect([clock.now(), clock.behind?.()]).toEqual([machine, undefined]);
+    machine = new Date('2027-03-02T10:00:00Z');
+    expect(clock.behind?.()).toEqual({ shows: machine, latest });
+    const [first, second] = [clock.now(), clock.now()];
+    expect(first.getTime() - latest.getTime()).toBeLessThan(5_000);
+    expect(second.getTime()).toBeGreaterThanOrEqual(first.getTime());
+    // What is recorded then is newer than all that was: nothing hides behind what came before.
+    latest = new Date(second.getTime() + 1_000);
+    expect(clock.now().getTime()).toBeGreaterThanOrEqual(latest.getTime());
+    machine = new Date('2027-03-09T10:05:00Z');
+    expect([clock.now(), clock.behind?.()]).toEqual([machine, undefined]);
+  });
+
+  it('of a house is told where its firm is, and believed again once somebody says so', () => {
+    const house = demoHouse();
+    const record = (): void =>
+      void must(house, 'sub.add', { id: newId(), trade: 'paint', name: newId(), crews: 1, leadName: '', email: '' });
+    record();
+    const clock = houseClock(house.db, undefined, () => new Date(Date.parse(NOW) - 7 * 86_400_000));
+    const said = machineView({ ...house, clock }).clock;
+    expect(said?.shows).toMatch(/^Tue 2 Mar, /);
+    expect(said?.latest).toMatch(/^Tue 9 Mar, /);
+    expect(machineCares({ ...house, clock })[0]).toContain(`shows ${said?.shows}, but records were kept until`);
+    expect(firmTime({ ...house, clock }).today).toBe(TODAY);
+    must(house, 'clock.trust', {});
+    expect(machineView({ ...house, clock }).clock).toBeNull();
+    expect(firmTime({ ...house, clock }).today).toBe('2027-03-02');
+    record();
+    expect(machineView({ ...house, clock }).clock).not.toBeNull();
   });
 });

@@ -62,7 +62,10 @@ describe('a disk that is full', () => {
       '2027-03-09T00:00:00.000Z',
     );
     const { kept, refused } = fillUp(house);
-    expect(refused).toMatchObject({ httpStatus: 507, problem: { code: 'disk-full', title: expect.stringContaining('no room left') as string } });
+    expect(refused).toMatchObject({
+      httpStatus: 507,
+      problem: { code: 'disk-full', title: expect.stringContaining('no room left') as string },
+    });
     expect(kept.length).toBeGreaterThan(20);
     // Somebody who comes is known, though that they came cannot be written down; pages are made as ever.
     expect(sessionOf(house.db, token, '2027-03-09T09:00:00.000Z')?.name).toBe('Maren');

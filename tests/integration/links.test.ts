@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { pathOf } from '@/server/tokens';
 import { standingClock } from '@/server/clock';
-import { queryOne } from '@/server/database/query';
+import { execute, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { openLink, sharesPicture } from '@/server/public/links';
 import { sharedView } from '@/server/public/shared';
 import { demoId } from '../../demo/seed';
-import { demoHouse, must, newId, signalHouse } from '../support/installations';
+import { areaOf, demoHouse, giveRaw, must, newId, signalHouse } from '../support/installations';
 
 function linkFor(installation: Installation, over: object = {}): { id: string; token: string } {
   const id = newId();
@@ -45,6 +45,28 @@ describe('a share link', () => {
     installation.clock = real;
     must(installation, 'share.revoke', { id });
     expect(openLink(installation, token)).toBeUndefined();
+  });
+
+  it('of a job that is closed is its client’s alone', () => {
+    const installation = demoHouse();
+    const client = linkFor(installation).token;
+    const others = (['crew', 'neighbour'] as const).map((audience) => linkFor(installation, { audience }).token);
+    for (const token of [client, ...others]) expect(openLink(installation, token)).toBeDefined();
+    execute(installation.db, `UPDATE job SET state = 'closed' WHERE id = @id`, { id: signalHouse });
+    expect(openLink(installation, client)).toBeDefined();
+    for (const token of others) expect(openLink(installation, token)).toBeUndefined();
+  });
+
+  it('of a client accepts no room and asks for no last thing before the job comes to its end', () => {
+    const installation = demoHouse();
+    const { id } = linkFor(installation);
+    const who = { kind: 'link', id, audience: 'client', job: signalHouse, sub: null } as const;
+    const area = areaOf('kitchen');
+    for (const [type, payload] of [
+      ['client.ask', { id: newId(), area, text: 'the latch sticks', name: 'Averill' }],
+      ['area.accept', { id: newId(), area, name: 'Averill' }],
+    ] as const)
+      expect(giveRaw(installation, type, payload, who)).toMatchObject({ problem: { code: 'not-completing' } });
   });
 
   it('is stored as a hash only', () => {
