@@ -157,6 +157,7 @@ export const api = {
   /** Everything of a job in one file; where such files are read in. */
   archive: (job: JobId): Path => `/api/jobs/${job}/archive.zip`,
   archives: (): Path => '/api/archives',
+  firmArchive: (): Path => '/api/archives/firm.zip',
   workOrder: (job: JobId, sub: string): Path => `/api/jobs/${job}/papers/work-order.pdf${query({ sub })}`,
 } as const;
 

@@ -7,7 +7,9 @@ import { describe, expect, it } from 'vitest';
 import { fromBufferPromise } from 'yauzl';
 import { ZipFile } from 'yazl';
 import { readArchive } from '@/server/archive/read';
-import { allTables, jobTables, NOT_CARRIED, OF_FIRM } from '@/server/database/job-tables';
+import { unpack } from '@/server/archive/unpack';
+import { writeFirmArchive, type FirmLabel } from '@/server/archive/write-firm';
+import { allTables, firmTables, jobTables, NOT_CARRIED, OF_FIRM } from '@/server/database/job-tables';
 import { rowsOfJob, type TableRows } from '@/server/archive/tables';
 import { writeArchive, type Label } from '@/server/archive/write';
 import { queryAll, queryOne } from '@/server/database/query';
@@ -165,5 +167,64 @@ describe('the archive of a job', () => {
     expect(queryOne(there.db, 'SELECT count(*) AS count FROM command_log')).toEqual(before);
     expect(areaOf('guest')).toBeDefined();
     there.db.close();
+  });
+});
+
+describe('the archive of a firm', () => {
+  it('comes into an empty house with all its jobs, once, and is equal there', async () => {
+    const [here, there] = [demoHouse(), ownHouse()];
+    const file = place();
+    expect(await writeFirmArchive(here, file)).toEqual({ name: 'Harrow & Tern Renovation' });
+    const files = await filesOf(file);
+    expect([...files.keys()]).toEqual(expect.arrayContaining(['firm.json', 'readme.txt', 'csv/sub.csv']));
+    const jobs = queryAll<{ id: string; name: string }>(here.db, 'SELECT id, name FROM job ORDER BY rowid');
+    const taken = await unpack(there, file, 'Ida');
+    expect(taken).toMatchObject({ kind: 'firm', taken: jobs.map(({ name }) => name), known: [] });
+    for (const { id } of jobs) {
+      const [was, is] = [rowsOfJob(here.db, id), rowsOfJob(there.db, id)];
+      for (const rows of [was, is]) rows.set('share_link', []);
+      expect(sortedRows(is)).toEqual(sortedRows(was));
+    }
+    // People come without their addresses, and the one who founded the house stays.
+    const own = { person: 'id, name, role, phone', firm: 'name, town, zone, currency, markup' } as Record<
+      string,
+      string
+    >;
+    for (const table of firmTables(here.db).filter((name) => !['picture', 'recording'].includes(name))) {
+      const rows = ({ db }: Installation): unknown[] =>
+        queryAll<object>(db, `SELECT ${own[table] ?? '*'} FROM "${table}"`).map((row) => JSON.stringify(row));
+      expect([table, rows(there)]).toEqual([table, expect.arrayContaining(rows(here))]);
+    }
+    renewOnce(there);
+    expect(roomsView(readJob(there, signalHouse)).finish).toMatch(/^2027-/);
+    // Sent again nothing doubles; into a house with another job it does not come at all.
+    expect(await unpack(there, file, 'Ida')).toMatchObject({ taken: [], known: jobs.map(({ name }) => name) });
+    const other = ownHouse();
+    must(other, 'job.open', { id: newId(), name: 'Somewhere else', units: 'metric', startDay: '2027-03-22' });
+    await expect(unpack(other, file, 'Ida')).rejects.toThrow(
+      'Somewhere else is in this house and not of Harrow & Tern',
+    );
+    expect(JSON.stringify([...files].map(([, content]) => content.toString('latin1')))).not.toMatch(/argon2/);
+    for (const { db } of [here, there, other]) db.close();
+  });
+
+  it('is refused where something is missing, strange or newer', async () => {
+    const here = demoHouse();
+    const file = place();
+    await writeFirmArchive(here, file);
+    const files = await filesOf(file);
+    const label = JSON.parse(files.get('firm.json')?.toString() ?? '{}') as FirmLabel;
+    const json = (value: unknown): Buffer => Buffer.from(JSON.stringify(value));
+    const without = new Map([...files].filter(([name]) => !name.startsWith(`jobs/${signalHouse}`)));
+    const bad: [Map<string, Buffer>, RegExp][] = [
+      [without, /Signal House is missing in it/],
+      [new Map([...files, ['firm.json', json({ ...label, migration: 9_999 })]]), /newer version/],
+      [new Map([...files, ['firm.json', json({ ...label, kind: 'other' })]]), /no copy of a firm/],
+      [new Map([...files, ['tables/session.json', json([])]]), /not carried/],
+      [new Map([...files, ['evil.sh', json([])]]), /no part of a firm/],
+    ];
+    for (const [content, words] of bad)
+      await expect(unpack(ownHouse(), await zipped(content), 'Ida')).rejects.toThrow(words);
+    here.db.close();
   });
 });

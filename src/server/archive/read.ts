@@ -11,6 +11,7 @@ import { isRecordingType, keepRecording } from '../files/recordings';
 import type { Installation } from '../installation';
 import { Refusal, unprocessable } from '../refusal';
 import { refuseWhereServed } from '../serving';
+import { storageRefusal } from '../storage-fault';
 import { hashOf, tokenOf } from '../tokens';
 import { rebuildStanding } from '../walks/rebuild';
 import { newestMigration, rowsOfJob, type Row, type TableRows } from './tables';
@@ -19,9 +20,9 @@ import { ARCHIVE_FORM, ARCHIVE_KIND, type Label } from './write';
 /** What an archive may hold, by name; anything else in it makes it none of ours. */
 const NAMES =
   /^(archive\.json|tables\/[a-z_]+\.json|csv\/[a-z_]+\.csv|(pictures|recordings)\/[0-9a-f]{64}|papers\/[\w.-]+)$/;
-const MOST = { entries: 50_000, table: 256 * 1024 * 1024, file: 256 * 1024 * 1024, all: 8 * 1024 ** 3 };
+export const MOST = { entries: 50_000, table: 256 * 1024 * 1024, file: 256 * 1024 * 1024, all: 8 * 1024 ** 3 };
 
-const refused = (message: string): Refusal =>
+export const refused = (message: string): Refusal =>
   unprocessable('no-archive', `${message} Nothing of it was taken.`, 'archive');
 
 interface Archive {
@@ -43,20 +44,29 @@ export async function readArchive(
   who: string,
 ): Promise<{ job: string; name: string; seq: number }> {
   refuseWhereServed('Unpacking a job');
-  let zip: ZipFile;
-  try {
-    zip = await openPromise(file, { autoClose: false, strictFileNames: true, validateEntrySizes: true });
-  } catch {
-    throw refused('This is no ZIP archive, or it is torn; choose one that was made under “A copy of the job”.');
-  }
-  try {
+  return await opened(file, async (zip) => {
     const archive = await contentsOf(zip);
     checkLabel(installation.db, archive.label);
     await keepFiles(installation, archive);
     const seq = takeIn(installation, archive, who);
     return { job: archive.label.job.id, name: archive.label.job.name, seq };
+  });
+}
+
+/** Reads in a ZIP; whatever is wrong with it is refused in words. */
+export async function opened<Read>(file: string, read: (zip: ZipFile) => Promise<Read>): Promise<Read> {
+  let zip: ZipFile;
+  try {
+    zip = await openPromise(file, { autoClose: false, strictFileNames: true, validateEntrySizes: true });
+  } catch {
+    throw refused('This is no ZIP archive, or it is torn; choose one that was packed under Firm.');
+  }
+  try {
+    return await read(zip);
   } catch (error) {
     if (error instanceof Refusal) throw error;
+    const fault = storageRefusal(error);
+    if (fault) throw fault;
     throw refused(`The archive cannot be read (${error instanceof Error ? error.message : String(error)}).`);
   } finally {
     zip.close();
@@ -88,13 +98,13 @@ async function contentsOf(zip: ZipFile): Promise<Archive> {
 }
 
 /** A file of the archive, which may not become more than it says it is. */
-async function bytesOf(zip: ZipFile, entry: Entry): Promise<Buffer> {
+export async function bytesOf(zip: ZipFile, entry: Entry): Promise<Buffer> {
   const parts: Buffer[] = [];
   for await (const part of await zip.openReadStreamPromise(entry)) parts.push(part as Buffer);
   return Buffer.concat(parts);
 }
 
-function rowsIn(name: string, content: Buffer): Row[] {
+export function rowsIn(name: string, content: Buffer): Row[] {
   const rows = JSON.parse(content.toString('utf8')) as unknown;
   const isPlain = (value: unknown): boolean =>
     value === null || typeof value === 'string' || (typeof value === 'number' && Number.isFinite(value));
@@ -109,11 +119,15 @@ function rowsIn(name: string, content: Buffer): Row[] {
 const isNamed = (job: unknown): boolean =>
   typeof job === 'object' && job !== null && 'id' in job && typeof job.id === 'string' && 'name' in job;
 
+export function needVersion(db: Connection, { form, migration }: Pick<Label, 'form' | 'migration'>): void {
+  if (form > ARCHIVE_FORM || migration > newestMigration(db))
+    throw refused('It was made by a newer version of this program; bring this one up to date first.');
+}
+
 function checkLabel(db: Connection, { kind, form, migration, job }: Label): void {
   if (kind !== ARCHIVE_KIND) throw refused('It is no copy of a job.');
   if (!isNamed(job)) throw refused('It does not say which job it is of.');
-  if (form > ARCHIVE_FORM || migration > newestMigration(db))
-    throw refused('It was made by a newer version of this program; bring this one up to date first.');
+  needVersion(db, { form, migration });
   if (queryOne(db, 'SELECT 1 FROM job WHERE id = @id', { id: job.id }))
     throw unprocessable('exists-already', `${job.name} is in this house already.`, 'archive');
 }
@@ -181,7 +195,7 @@ function here(installation: Installation, table: string, row: Row, now: string):
 }
 
 /** Rows of the firm: whoever is known here stays as they are known here. */
-function addKnown(db: Connection, table: string, rows: readonly Row[]): void {
+export function addKnown(db: Connection, table: string, rows: readonly Row[]): void {
   if (table === 'recording' && !rows.every(({ type }) => isRecordingType(type)))
     throw refused('It holds a recording of a kind that is not played here.');
   // Nobody signs in here by an archive, and an address is one person’s.

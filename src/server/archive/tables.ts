@@ -31,6 +31,15 @@ const rowsWhere = (db: Connection, table: string, column: string, ids: readonly 
     { ids: JSON.stringify(ids) },
   );
 
+/** All rows of a table, without what is secret. */
+export const allRows = (db: Connection, table: string): Row[] =>
+  queryAll<Row>(
+    db,
+    `SELECT ${columnsOf(db, table)
+      .map((name) => `"${name}"`)
+      .join(', ')} FROM "${table}"`,
+  ).map((row) => without(row, SECRETS[table] ?? []));
+
 const keyOf = (row: Row): string => JSON.stringify(row);
 
 /** Everything of a job, table by table, in the order in which it was kept. */

@@ -12,7 +12,7 @@ import { newestPictures } from '../reading/pictures';
 import { readJob, type JobReading } from '../reading/reading';
 import { refuseWhereServed } from '../serving';
 import { liveChanges } from '../views/changes';
-import { newestMigration, rowsOfFirm, rowsOfJob, type Row } from './tables';
+import { newestMigration, rowsOfFirm, rowsOfJob, type Row, type TableRows } from './tables';
 
 /** The form of an archive; a later one is refused by an earlier house. */
 export const ARCHIVE_FORM = 1;
@@ -61,10 +61,7 @@ export async function writeArchive(installation: Installation, job: string, file
     tables: Object.fromEntries([...tables].map(([table, rows]) => [table, rows.length])),
   };
   zip.addBuffer(Buffer.from(JSON.stringify(label, null, 2)), 'archive.json');
-  for (const [table, rows] of tables) {
-    zip.addBuffer(Buffer.from(JSON.stringify(rows)), `tables/${table}.json`);
-    if (rows.length > 0) zip.addBuffer(Buffer.from(csvOf(rows)), `csv/${table}.csv`);
-  }
+  addTables(zip, tables);
   for (const [table, fileOf] of FILES)
     for (const { hash } of firms.get(table) ?? []) {
       const kept = fileOf(installation, String(hash));
@@ -77,6 +74,14 @@ export async function writeArchive(installation: Installation, job: string, file
   zip.end();
   await pipeline(zip.outputStream, createWriteStream(file));
   return { name };
+}
+
+/** Rows in two open forms, table by table. */
+export function addTables(zip: ZipFile, tables: TableRows): void {
+  for (const [table, rows] of tables) {
+    zip.addBuffer(Buffer.from(JSON.stringify(rows)), `tables/${table}.json`);
+    if (rows.length > 0) zip.addBuffer(Buffer.from(csvOf(rows)), `csv/${table}.csv`);
+  }
 }
 
 /** What a client keeps at the end: what was agreed, changed and written, and the pictures of their house. */

@@ -55,6 +55,10 @@ export const OF_FIRM: readonly string[] = [
   ...['person', 'sub', 'sub_trade', 'supplier', 'office', 'picture', 'recording', 'own_assembly'],
 ];
 
+/** What an archive of the whole firm carries besides its jobs. */
+export const firmTables = (db: Connection): string[] =>
+  allTables(db).filter((table) => table === 'firm' || OF_FIRM.includes(table) || NOT_CARRIED[table] === 'of the firm');
+
 interface Reference {
   from: string;
   table: string;

@@ -2,7 +2,8 @@ import type { SlipOf } from '@/contract/routes';
 import type { PackMarks } from '@/contract/views/walk';
 import type { AdvicePart } from '@/contract/views/advice';
 import { advise } from '../advice/advice';
-import { readArchive } from '../archive/read';
+import { unpack } from '../archive/unpack';
+import { writeFirmArchive } from '../archive/write-firm';
 import { writeArchive, writeClientCopy } from '../archive/write';
 import { dispatch } from '../dispatch/dispatch';
 import { preview } from '../dispatch/preview';
@@ -59,7 +60,8 @@ export const TASKS = {
   'pack job': (installation: Installation, job: string, file: string) => writeArchive(installation, job, file),
   'pack client copy': (installation: Installation, job: string, file: string) =>
     writeClientCopy(installation, job, file),
-  'unpack job': (installation: Installation, file: string, who: string) => readArchive(installation, file, who),
+  'pack firm': (installation: Installation, file: string) => writeFirmArchive(installation, file),
+  unpack: (installation: Installation, file: string, who: string) => unpack(installation, file, who),
   'area paper': (installation: Installation, area: string, file: string, origin: string): Promise<PaperFile> =>
     areaPaper(installation, area, file, origin),
   'sweep files': (installation: Installation) => sweepFiles(installation, new Date()),

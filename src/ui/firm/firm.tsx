@@ -126,7 +126,7 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
       <NewsRules rules={view.rules} onOpen={role === 'contractor' ? () => setOpen({ what: 'rules' }) : undefined} />
       <UsualWeather view={view} office={office} />
       {view.machine && <Machine machine={view.machine} />}
-      {office && <Archives jobs={view.jobs} />}
+      {office && <Archives jobs={view.jobs} owner={role === 'contractor'} />}
       {view.money && (
         <FirmMoney money={view.money} hours={view.hours} role={role} onOpen={(what) => setOpen({ what })} />
       )}

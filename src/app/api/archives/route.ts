@@ -6,7 +6,7 @@ import { Refusal } from '@/server/refusal';
 import { route } from '@/server/route';
 import { inThread } from '@/server/threads/in-thread';
 
-/** Takes a job in that was packed in another house, as the raw body. */
+/** Takes in a job or a whole firm that was packed in another house, as the raw body. */
 export const POST = route({ need: 'office' }, async (installation, request) => {
   const { file, drop } = temporaryFile();
   const tooLarge = new Refusal(413, {
@@ -16,7 +16,7 @@ export const POST = route({ need: 'office' }, async (installation, request) => {
   });
   try {
     await bodyToFile(request, file, LARGEST_ARCHIVE, tooLarge);
-    const taken = await inThread(installation, { name: 'unpack job' }, file, actorKey(await whoAsks()));
+    const taken = await inThread(installation, { name: 'unpack' }, file, actorKey(await whoAsks()));
     installation.news.emit('log', taken.seq);
     installation.news.emit('marked');
     return Response.json(taken);
