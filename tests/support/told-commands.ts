@@ -60,6 +60,12 @@ export const TOLD: Record<string, Given> = {
       queryOne(installation.db, 'SELECT tell_hour, tell_soon, remind_sub_days, remind_client_days FROM firm'),
     expected: { tell_hour: 17, tell_soon: 1, remind_sub_days: 2, remind_client_days: 5 },
   },
+  'firm.set-retention': {
+    payload: { recordings: 24, origins: 12 },
+    leaves: (installation) =>
+      queryOne(installation.db, 'SELECT keep_recordings, keep_origins, keep_neighbours FROM firm'),
+    expected: { keep_recordings: 24, keep_origins: 12, keep_neighbours: null },
+  },
   'licence.set': {
     payload: { id, sub: carpenters, trade: 'carpentry', holder: 'Wenna', number: 'C 9', expiresOn: '2027-05-01' },
     leaves: (installation) => row(installation, 'licence', id),

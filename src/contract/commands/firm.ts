@@ -36,6 +36,18 @@ export const setNewsRules = command(
   }).noUnknown(),
 );
 
+/** Months after which something is let go; without one it is kept as long as the firm is. */
+export const setRetention = command(
+  'firm.set-retention',
+  OWNER,
+  'firm',
+  object({
+    recordings: field.optionalWhole('the months', 1, 240),
+    origins: field.optionalWhole('the months', 1, 240),
+    neighbours: field.optionalWhole('the months', 1, 240),
+  }).noUnknown(),
+);
+
 /** The machine's clock is right again, whatever was recorded while it was not. */
 export const trustClock = command('clock.trust', OWNER, 'firm', object({}).noUnknown());
 

@@ -59,6 +59,7 @@ export const COMMANDS = {
   'holiday.add': firm.addHoliday,
   'licence.set': licences.setLicence,
   'licence.remove': licences.removeLicence,
+  'firm.set-retention': firm.setRetention,
   'clock.trust': firm.trustClock,
   'firm.set-licensed-trades': licences.setLicensedTrades,
   'visit.tell': visits.tellVisits,

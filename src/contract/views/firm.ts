@@ -83,6 +83,10 @@ export interface FirmView {
     remindClientDays: number | null;
   };
   holidays: { day: Day; name: string }[];
+  /** What is let go after so many months; kept where it is null. */
+  retention: { recordings: number | null; origins: number | null; neighbours: number | null };
+  /** Who was taken out of everything, for whoever runs the firm. */
+  erasures: { id: number; when: string; standIn: string; times: number; still: number }[];
   /** For whoever runs the firm; a made-up one is made anew. */
   machine: MachineView | null;
   /** Days of a month that are usually wet, windy, frosty; months of which somebody has said so. */

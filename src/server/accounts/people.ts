@@ -3,6 +3,7 @@ import { execute, insert, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import type { Rows } from '../database/rows';
 import { unprocessable } from '../refusal';
+import { endCodes } from './codes';
 import { closeInvitations } from './invitations';
 import { hashPassword, needHardPassword } from './passwords';
 import { endSessions } from './sessions';
@@ -73,4 +74,15 @@ export async function newPasswordHash(
 export function keepPassword(db: Connection, id: string, hash: string, but = ''): void {
   execute(db, 'UPDATE person SET password_hash = @hash, version = version + 1 WHERE id = @id', { id, hash });
   endSessions(db, id, but);
+}
+
+/** Nothing is left by which somebody came in, nor from where. */
+export function forgetAccount(db: Connection, person: string): void {
+  endSessions(db, person);
+  endCodes(db, person);
+  execute(db, 'DELETE FROM invitation WHERE person = @person', { person });
+  execute(db, 'DELETE FROM sign_in WHERE person = @person', { person });
+  execute(db, 'UPDATE person SET password_hash = NULL, email = NULL, version = version + 1 WHERE id = @person', {
+    person,
+  });
 }

@@ -21,6 +21,12 @@ export function noteSignIn(
   execute(db, 'DELETE FROM sign_in WHERE at < @before', { before: addDays(now.slice(0, 10), -KEPT_DAYS) });
 }
 
+/** That somebody tried to come in under one of these names is forgotten. */
+export const forgetSignIns = (db: Connection, names: readonly string[]): void =>
+  void execute(db, 'DELETE FROM sign_in WHERE lower(email) IN (SELECT value FROM json_each(@names))', {
+    names: JSON.stringify(names.map((name) => name.trim().toLowerCase())),
+  });
+
 /** The newest of them. */
 export const newestSignIns = (db: Connection, most: number): Rows['sign_in'][] =>
   queryAll<Rows['sign_in']>(db, 'SELECT * FROM sign_in ORDER BY id DESC LIMIT @most', { most });

@@ -33,6 +33,8 @@ const UNWATCHED = new Set([
   'trusted_clock',
   // From where an answer came is noted with it.
   'link_answer',
+  // What was taken out is not brought back.
+  'erasure',
   // Files lie beside the database.
   'picture',
   'recording',

@@ -26,6 +26,7 @@ export const NOT_CARRIED: Readonly<Record<string, string>> = {
   person_job: 'who sees what is of its own house',
   house_secret: 'of its own house',
   trusted_clock: 'of its own house',
+  erasure: 'the diary of its own house',
   link_answer: 'the diary of its own house',
   invitation: 'of its own house',
   sign_in: 'the diary of its own house',

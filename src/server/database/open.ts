@@ -17,6 +17,8 @@ export function openDatabase(file: string, migrationsFolder: string, mostBytes?:
   db.pragma('synchronous = FULL');
   db.pragma('foreign_keys = ON');
   db.pragma('busy_timeout = 5000');
+  // What is deleted is written over: somebody who was taken out is not left in unused parts of the file.
+  db.pragma('secure_delete = ON');
   migrate(db, migrationsFolder);
   // The file itself refuses to grow beyond it.
   if (mostBytes !== undefined) db.pragma(`max_page_count = ${Math.floor(mostBytes / pageSize(db))}`);

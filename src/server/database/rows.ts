@@ -273,6 +273,14 @@ export interface Rows {
     day: string;
     said_at: string;
   };
+  erasure: {
+    id: number;
+    at: string;
+    person: PersonId | null;
+    stand_in: string;
+    places: string;
+    still: number;
+  };
   extra_work: {
     id: string;
     job: JobId;
@@ -370,6 +378,9 @@ export interface Rows {
     remind_client_days: number | null;
     told_on: string | null;
     demo: 0 | 1;
+    keep_recordings: number | null;
+    keep_origins: number | null;
+    keep_neighbours: number | null;
   };
   fixture: {
     id: string;
@@ -1554,6 +1565,7 @@ export interface Defaults {
   draft_line: never;
   dropped_draft: never;
   end_day: never;
+  erasure: 'id' | 'person';
   extra_work:
     'after_phase' | 'assumption' | 'change_order' | 'version' | 'assembly' | 'follows' | 'probes' | 'left_for';
   feed: 'closed_at';
@@ -1602,7 +1614,10 @@ export interface Defaults {
     | 'remind_sub_days'
     | 'remind_client_days'
     | 'told_on'
-    | 'demo';
+    | 'demo'
+    | 'keep_recordings'
+    | 'keep_origins'
+    | 'keep_neighbours';
   fixture: 'removed' | 'version';
   gate: 'not_before' | 'together';
   gate_end: never;

@@ -101,6 +101,12 @@ async function written(
 const typeOf = (head: Buffer): string | undefined =>
   head.length < HEAD ? undefined : FORMS.find(([, fits]) => fits(head))?.[0];
 
+/** Takes a recording away that nothing names any more. */
+export async function dropRecording(installation: Pick<Installation, 'db' | 'folder'>, hash: string): Promise<void> {
+  execute(installation.db, 'DELETE FROM recording WHERE hash = @hash', { hash });
+  await rm(recordingFile(installation, hash), { force: true });
+}
+
 /** The recording, or the part of it that a player asks for, so that it can jump to a second. */
 export function recordingResponse(installation: Installation, hash: string, request: Request): Response {
   const known = queryOne<{ type: string }>(installation.db, 'SELECT type FROM recording WHERE hash = @hash', { hash });

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { bodyParts } from '../http';
+import { bodyParts } from '../body';
 import type { Refusal } from '../refusal';
 
 /** A file for a moment, gone once it was made use of. */

@@ -58,6 +58,19 @@ export function noteAnswer(
   insert(db, 'link_answer', { command, share_link: link, type, at, ...from });
 }
 
+/** From where somebody answered is forgotten; that they did stays. */
+export const forgetOriginsOf = (db: Connection, recipients: readonly string[]): void =>
+  void execute(
+    db,
+    `UPDATE link_answer SET source = '', device = '' WHERE share_link IN (
+      SELECT id FROM share_link WHERE lower(recipient) IN (SELECT value FROM json_each(@recipients)))`,
+    { recipients: JSON.stringify(recipients.map((name) => name.trim().toLowerCase())) },
+  );
+
+/** The same of everybody who answered before an instant. @returns how many */
+export const forgetOriginsBefore = (db: Connection, before: string): number =>
+  execute(db, `UPDATE link_answer SET source = '', device = '' WHERE at < @before AND source <> ''`, { before });
+
 /** Whoever looks again within so many minutes is still at the same opening. */
 const SAME_OPENING_MINUTES = 10;
 

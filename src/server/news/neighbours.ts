@@ -48,3 +48,18 @@ export const neighbourHandlers = handlers({
     context.logFor(job);
   },
 });
+
+/** What those who lived beside a job are called once nobody has to tell them anything any more. */
+const SOMEBODY = 'a neighbour';
+
+/** Names and numbers of the neighbours of jobs that were closed before an instant are forgotten. @returns how many */
+export const forgetNeighbours = (db: Connection, before: string): number =>
+  execute(
+    db,
+    `UPDATE neighbour
+      SET name = @SOMEBODY, email = '', phone = '', note = '', version = version + 1
+      WHERE name <> @SOMEBODY AND job IN (
+        SELECT id FROM job
+        WHERE state = 'closed' AND (SELECT max(applied_at) FROM command_log WHERE command_log.job = job.id) < @before)`,
+    { SOMEBODY, before },
+  );

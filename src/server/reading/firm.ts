@@ -30,6 +30,11 @@ export const accountRows = ofFirm(({ db }) =>
   ),
 );
 
+/** Who was taken out of everything, the newest first. */
+export const erasureRows = ofFirm(({ db }) =>
+  queryAll<Rows['erasure']>(db, 'SELECT * FROM erasure ORDER BY id DESC LIMIT 20'),
+);
+
 /** The jobs of those who see only theirs. */
 export const jobsOfPeople = ofFirm(({ db }) =>
   groupBy(queryAll<Rows['person_job']>(db, 'SELECT person, job FROM person_job'), ({ person }) => person as string),

@@ -14,6 +14,8 @@ import type { PaperFile } from '../papers/paper-response';
 import type { Installation } from '../installation';
 import { readFirm, readJob } from '../reading/reading';
 import type { Sees } from '../rights/sees';
+import { erase, whereNamed, type ErasureTerms } from '../erasure/erase';
+import { letGo } from '../erasure/let-go';
 import { sweepFiles } from '../files/sweep';
 import { forecastView } from '../plan/forecast';
 import { planDocument } from '../plan/document';
@@ -64,7 +66,12 @@ export const TASKS = {
   unpack: (installation: Installation, file: string, who: string) => unpack(installation, file, who),
   'area paper': (installation: Installation, area: string, file: string, origin: string): Promise<PaperFile> =>
     areaPaper(installation, area, file, origin),
-  'sweep files': (installation: Installation) => sweepFiles(installation, new Date()),
+  'sweep files': async (installation: Installation) => ({
+    ...(await sweepFiles(installation, new Date())),
+    ...(await letGo(installation, installation.clock.now())),
+  }),
+  'where named': read(whereNamed),
+  erase: (installation: Installation, terms: ErasureTerms, who: string) => erase(installation, terms, who),
   'plan document': read(planDocument),
   forecast: read((installation, job: string, sees: Sees) => forecastView(readFirm(installation), job, sees)),
 };

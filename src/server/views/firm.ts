@@ -13,6 +13,7 @@ import { whenSeen } from '../words';
 import { awayRows, tradesOfSubs } from '../reading/crews';
 import {
   accountRows,
+  erasureRows,
   firmRow,
   holidayRows,
   normalRows,
@@ -66,6 +67,12 @@ function peopleView(installation: Installation, firm: FirmReading, isOwner: bool
     };
   });
 }
+
+const erasuresView = (firm: FirmReading): FirmView['erasures'] =>
+  erasureRows(firm).map(({ id, at, stand_in: standIn, places, still }) => ({
+    ...{ id, standIn, still, when: whenSeen(at, firm) },
+    times: (JSON.parse(places) as { times: number }[]).reduce((sum, { times }) => sum + times, 0),
+  }));
 
 const DOOR = 40;
 const HAPPENED: Record<Outcome, string> = {
@@ -139,6 +146,11 @@ export function firmView(installation: Installation, { role }: Pick<PersonView, 
     licences: licencesView(firm),
     machine: isOwner && !installation.demo ? machineView(installation) : null,
     rules: rulesOf(row),
+    retention: {
+      ...{ recordings: row?.keep_recordings ?? null, origins: row?.keep_origins ?? null },
+      neighbours: row?.keep_neighbours ?? null,
+    },
+    erasures: isOwner ? erasuresView(firm) : [],
     holidays: holidayRows(firm)
       .filter(({ day }) => day >= now)
       .map(({ day, name }) => ({ day, name })),

@@ -19,6 +19,7 @@ import { LinkButton } from '../kit/link-button';
 import { Machine } from './machine';
 import { FirmMoney, HourForm, MoneyForm } from './firm-money';
 import { Archives } from './archives';
+import { KeptOfPeople } from './kept-of-people';
 import { Licences } from './licences';
 import { NewsRules, NewsRulesForm } from './news-rules';
 import { People } from './people';
@@ -125,6 +126,7 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
       <Licences view={view} office={office} role={role} />
       <NewsRules rules={view.rules} onOpen={role === 'contractor' ? () => setOpen({ what: 'rules' }) : undefined} />
       <UsualWeather view={view} office={office} />
+      {role === 'contractor' && <KeptOfPeople view={view} />}
       {view.machine && <Machine machine={view.machine} />}
       {office && <Archives jobs={view.jobs} owner={role === 'contractor'} />}
       {view.money && (

@@ -2,7 +2,7 @@ import { route } from '@/server/route';
 import { Refusal } from '@/server/refusal';
 import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import { keepPicture } from '@/server/files/pictures';
-import { bodyUpTo } from '@/server/http';
+import { bodyUpTo } from '@/server/body';
 
 /** Takes one picture as the raw body; its place in a walk comes with the observation that names its hash. */
 export const POST = route({ need: 'person' }, async (installation, request) => {

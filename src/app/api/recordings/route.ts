@@ -2,7 +2,7 @@ import { route } from '@/server/route';
 import { Refusal } from '@/server/refusal';
 import { keepRecording, LARGEST_RECORDING } from '@/server/files/recordings';
 import { needRoom } from '@/server/files/room';
-import { bodyParts } from '@/server/http';
+import { bodyParts } from '@/server/body';
 
 /** Takes one recording as the raw body; the narration that names its hash comes after it. */
 export const POST = route({ need: 'person' }, async (installation, request) => {

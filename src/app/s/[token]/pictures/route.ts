@@ -2,7 +2,7 @@ import { route } from '@/server/route';
 import { Refusal } from '@/server/refusal';
 import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import { keepPicture } from '@/server/files/pictures';
-import { bodyUpTo } from '@/server/http';
+import { bodyUpTo } from '@/server/body';
 import { openLink } from '@/server/public/links';
 import { mayHandIn } from '@/server/public/hand-in';
 
