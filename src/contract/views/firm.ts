@@ -147,6 +147,8 @@ export interface AreasView {
 export interface MachineView {
   /** The newest backup: when, how large, where; null where there is none. */
   backup: { when: string; megabytes: number; file: string; old: boolean } | null;
+  /** Whether one is made each night. */
+  nightly: boolean;
   /** What it takes and what is left, as people say it. */
   room: { taken: string; free: string; low: boolean };
   /** What the machine's clock shows and when the newest record was kept, where the one is before the other. */

@@ -2,14 +2,15 @@ import { createWriteStream } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import { randomUUID } from 'node:crypto';
 import type { Entry, ZipFile } from 'yauzl';
-import { columnsOf, firmTables } from '../database/job-tables';
-import { execute, queryAll } from '../database/query';
+import { firmTables } from '../database/job-tables';
+import { queryAll } from '../database/query';
 import { writeLog } from '../door/log';
+import { becomeFirm } from '../firm/commands';
 import { temporaryFile } from '../files/temporary';
 import type { Installation } from '../installation';
 import { refuseWhereServed } from '../serving';
 import { addKnown, bytesOf, MOST, needVersion, opened, readArchive, refused, rowsIn } from './read';
-import type { Row, TableRows } from './tables';
+import type { TableRows } from './tables';
 import { FIRM_KIND, type FirmLabel } from './write-firm';
 
 /** What came of the archive of a firm. */
@@ -89,7 +90,7 @@ function takeFirm(installation: Installation, { label, tables }: FirmArchive, wh
     .transaction((): number => {
       db.pragma('defer_foreign_keys = ON');
       for (const [table, rows] of tables)
-        if (table === 'firm') settle(installation, rows[0]);
+        if (table === 'firm') becomeFirm(db, rows[0] ?? {});
         // Files come with the jobs that name them.
         else if (table !== 'picture' && table !== 'recording') addKnown(db, table, rows);
       return writeLog(db, {
@@ -99,19 +100,6 @@ function takeFirm(installation: Installation, { label, tables }: FirmArchive, wh
       });
     })
     .immediate();
-}
-
-/** The firm that was founded here becomes this one; whether it is made up stays as it is. */
-function settle({ db }: Installation, row: Row | undefined): void {
-  const columns = columnsOf(db, 'firm').filter(
-    (name) => !['id', 'demo', 'version'].includes(name) && row && name in row,
-  );
-  if (!row || columns.length === 0) return;
-  execute(
-    db,
-    `UPDATE firm SET ${columns.map((name) => `"${name}" = @${name}`).join(', ')}`,
-    Object.fromEntries(columns.map((name) => [name, row[name] ?? null])),
-  );
 }
 
 async function takeJob(

@@ -1,4 +1,5 @@
 import type { Trade } from '@/core/sequence/trades';
+import { columnsOf } from '../database/job-tables';
 import { execute, flag, insert, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import { handlers, openJobs, requireRow, requireVersion, type CommandContext } from '../door/handler';
@@ -16,6 +17,17 @@ export const weighPlans = (
     'UPDATE firm SET trip_weight = @tripWeight, move_weight = @moveWeight, frozen_days = @frozenDays',
     firm,
   );
+
+/** The firm that was founded here becomes the one that was packed elsewhere; whether it is made up stays as it is. */
+export function becomeFirm(db: Connection, row: Readonly<Record<string, string | number | null>>): void {
+  const columns = columnsOf(db, 'firm').filter((name) => !['id', 'demo', 'version'].includes(name) && name in row);
+  if (columns.length === 0) return;
+  execute(
+    db,
+    `UPDATE firm SET ${columns.map((name) => `"${name}" = @${name}`).join(', ')}`,
+    Object.fromEntries(columns.map((name) => [name, row[name] ?? null])),
+  );
+}
 
 /** Trades that a sub does besides the one they are listed under. */
 function keepTrades({ db }: CommandContext, sub: string, trades: readonly Trade[]): void {

@@ -5,6 +5,7 @@ import { promisify } from 'node:util';
 import { addDays, type Day } from '@/core/units/day';
 import { dayIn, hourIn } from '@/core/units/zone';
 import type { Installation } from '../installation';
+import { backupsFolder } from '../reading/backup';
 import { zoneOf } from '../zone';
 
 /** At which hour of the firm's night it begins, how often that is looked at, and how many are kept. */
@@ -14,14 +15,6 @@ const KEPT = 14;
 
 const NAME = /^firm-(\d{4}-\d\d-\d\d)\.zip$/;
 const nameOf = (day: Day): string => `firm-${day}.zip`;
-
-/** Where a house keeps its backups of each night; undefined where they were switched off. */
-export function backupsFolder(
-  { folder }: Pick<Installation, 'folder'>,
-  named = process.env.AFTERMIST_BACKUPS,
-): string | undefined {
-  return named === 'off' ? undefined : named || `${folder}-backups`;
-}
 
 /** The night whose backup is due: today's from its hour on; undefined where it is there. */
 export function backupDue(installation: Installation, folder: string): Day | undefined {

@@ -17,6 +17,14 @@ export function lastBackup({ folder }: { folder: string }): { at: string; file: 
   }
 }
 
+/** Where a house keeps its backups of each night; undefined where they were switched off. */
+export function backupsFolder(
+  { folder }: { folder: string },
+  named = process.env.AFTERMIST_BACKUPS,
+): string | undefined {
+  return named === 'off' ? undefined : named || `${folder}-backups`;
+}
+
 /** When the first record of a house was kept. */
 export const firstRecord = (db: Connection): string | undefined =>
   queryOne<{ at: string }>(db, 'SELECT applied_at AS at FROM command_log ORDER BY seq LIMIT 1')?.at;

@@ -3,12 +3,16 @@ import { formatDay } from '@/core/units/day';
 import { dayIn, timeIn } from '@/core/units/zone';
 import { isLow, roomOf } from '../files/room';
 import type { Installation } from '../installation';
-import { firstRecord, isBackupOld, lastBackup } from '../reading/backup';
+import { backupsFolder, firstRecord, isBackupOld, lastBackup } from '../reading/backup';
 import { whenSeen } from '../words';
 import { firmTime, zoneOf } from '../zone';
 
 const GIGABYTE = 1024 ** 3;
-const gigabytes = (bytes: number): string => `${(bytes / GIGABYTE).toFixed(bytes < 10 * GIGABYTE ? 1 : 0)} GB`;
+const MEGABYTE = 1024 ** 2;
+const sizeOf = (bytes: number): string =>
+  bytes < GIGABYTE
+    ? `${Math.ceil(bytes / MEGABYTE)} MB`
+    : `${(bytes / GIGABYTE).toFixed(bytes < 10 * GIGABYTE ? 1 : 0)} GB`;
 
 /** How it stands with what the house is kept on: its backup, its room, its clock. */
 export function machineView(installation: Installation): MachineView {
@@ -21,7 +25,8 @@ export function machineView(installation: Installation): MachineView {
           old: isBackupOld(last.at, clock.now()),
         }
       : null,
-    room: { taken: gigabytes(room.takenBytes), free: gigabytes(room.freeBytes), low: isLow(room) },
+    nightly: backupsFolder(installation) !== undefined,
+    room: { taken: sizeOf(room.takenBytes), free: sizeOf(room.freeBytes), low: isLow(room) },
     clock: clockView(installation),
   };
 }
@@ -44,12 +49,12 @@ export function machineCares(installation: Installation): string[] {
   const { backup, room, clock } = machineView(installation);
   return [
     ...(clock
-      ? [`The clock of the machine shows ${clock.shows}, but records were kept until ${clock.latest}: look under Firm.`]
+      ? [`The clock of the machine shows ${clock.shows}, but records were kept until ${clock.latest}`]
       : []),
-    ...(room.low ? [`Only ${room.free} of room are left where the firm is kept: look under Firm.`] : []),
-    ...(backup?.old ? [`The newest backup is of ${backup.when}: look under Firm.`] : []),
+    ...(room.low ? [`Only ${room.free} of room are left where the firm is kept`] : []),
+    ...(backup?.old ? [`The newest backup is of ${backup.when}`] : []),
     ...(!backup && isOlderThan(installation, YOUNG_DAYS)
-      ? ['There is no backup of the firm yet: look under Firm.']
+      ? ['There is no backup of the firm yet']
       : []),
   ];
 }

@@ -145,7 +145,7 @@ const Done = ({ answer }: { answer: Extract<ErasureAnswer, { standIn: string }> 
     <Places places={answer.places} />
     <p className="small-text soft">
       {answer.backups === null
-        ? 'No backups are made here.'
+        ? 'Backups of each night are switched off here; copies elsewhere are yours to delete.'
         : `Backups of before still name them: they lie in ${answer.backups}, and the last of them goes in a fortnight. Copies elsewhere are yours to delete.`}{' '}
       Telephones drop what they hold at their next connection.
     </p>

@@ -6,7 +6,7 @@ import { Block } from '../kit/page';
 import { useSend } from '../kit/use-send';
 
 /** What the firm is kept on: how old its newest backup is, how much room is left, whether its clock can be right. */
-export const Machine = ({ machine: { backup, room, clock } }: { machine: MachineView }) => (
+export const Machine = ({ machine: { backup, nightly, room, clock } }: { machine: MachineView }) => (
   <Block heading="The machine">
     {clock && <Clock clock={clock} />}
     <p className={room.low ? 'bad mt-2 mb-1' : 'mt-2 mb-1'}>
@@ -18,8 +18,13 @@ export const Machine = ({ machine: { backup, room, clock } }: { machine: Machine
         The newest backup is of {backup.when}, {backup.megabytes} MB: <code>{backup.file}</code>
       </p>
     ) : (
-      <p className="bad mt-2 mb-1">There is no backup yet. One is made every night while the program runs.</p>
+      <p className="bad mt-2 mb-1">There is no backup yet.</p>
     )}
+    <p className={nightly ? 'mb-1' : 'bad mb-1'}>
+      {nightly
+        ? 'One is made every night while the program runs.'
+        : 'Backups of each night are switched off where the program was started.'}
+    </p>
     <p className="small-text soft">
       On the machine: npm run backup -- FILE makes one at once, npm run restore -- FILE brings it back into an empty
       folder. A backup on the same machine does not survive its loss: copy it to another.

@@ -25,7 +25,7 @@ export function Today({ view, cares }: { view: TodayView; cares: string[] }) {
       <PlanProblemNotice problem={view.problem} />
       {cares.map((care) => (
         <Notice bad key={care}>
-          {care}
+          {care}: <Link href={routes.firm()}>see under Firm</Link>
         </Notice>
       ))}
       <div className="columns">

@@ -1,6 +1,6 @@
 import { erasureSchema } from '@/contract/erasure';
 import { whoAsks } from '@/server/access/session';
-import { backupsFolder } from '@/server/polls/backups';
+import { backupsFolder } from '@/server/reading/backup';
 import { checked } from '@/server/checked';
 import { actorKey } from '@/server/door/actor';
 import { jsonBody } from '@/server/http';
