@@ -156,6 +156,7 @@ export const api = {
   jobFile: (job: JobId, file: string, version?: number): Path => `/api/jobs/${job}/papers/${file}${query({ version })}`,
   /** Everything of a job in one file; where such files are read in. */
   archive: (job: JobId): Path => `/api/jobs/${job}/archive.zip`,
+  link: (link: string): Path => `/api/links/${link}`,
   erasure: (): Path => '/api/erasure',
   archives: (): Path => '/api/archives',
   firmArchive: (): Path => '/api/archives/firm.zip',

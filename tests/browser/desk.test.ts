@@ -8,7 +8,7 @@ import {
   click,
   DESK,
   gone,
-  hrefOf,
+  shownLink,
   inspect,
   PHONE,
   press,
@@ -289,7 +289,7 @@ describe('news', () => {
 
   it('are asked about on a client’s page, and answered beside the question', async () => {
     const page = await at(`${job}/news`);
-    const path = await hrefOf(page, '::-p-xpath(//aside//li[contains(., "Averill")]//a[starts-with(@href, "/s/")])');
+    const path = await shownLink(page, 'Averill');
     const client = await at(path, PHONE);
     await textFits(client, /By the plan of today we finish on/);
     await seesText(client, 'Through the house');
@@ -317,7 +317,7 @@ describe('news', () => {
     await seesText(page, 'Building work at 3 Watch Steps');
     await press(page, 'Send to the neighbours');
     await press(page, 'Send now');
-    const path = await hrefOf(page, '::-p-xpath(//aside//li[contains(., "Number 4")]//a[starts-with(@href, "/s/")])');
+    const path = await shownLink(page, 'Number 4');
     const four = await at(path, PHONE);
     await seesText(four, 'When it is loud');
     await textFits(four, /Guest suite|Day room/, false);
@@ -331,7 +331,7 @@ describe('news', () => {
     await choose(page, 'sub', demoId('sub', 'wiring'));
     await fill(page, 'recipient', 'Petra');
     await press(page, 'Make the link');
-    const path = await hrefOf(page, '::-p-xpath(//aside//li[contains(., "Petra")]//a[starts-with(@href, "/s/")])');
+    const path = await shownLink(page, 'Petra');
     const petra = await at(path, PHONE);
     await seesText(petra, 'Halyard Wiring');
     await seesText(petra, 'boxes too low on the east wall');

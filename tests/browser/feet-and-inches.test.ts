@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import { choose, click, DESK, PHONE, press, seesText, textFits, visit } from '../support/browser';
+import { choose, click, DESK, PHONE, press, seesText, textFits, visit, shownLink } from '../support/browser';
 import { fillAll, fillIn, tick } from '../support/forms';
 import { foundFirm } from '../support/found-firm';
 import { sendStatement } from '../support/statement';
@@ -112,7 +112,9 @@ describe('a job in feet and inches', () => {
     await choose(page, 'audience', 'crew');
     await fillAll(page, { recipient: 'Wren' });
     await press(page, 'Make the link');
-    await page.waitForFunction(() => document.querySelectorAll('aside a[href^="/s/"]').length > 1);
+    await page.waitForFunction(() => document.querySelectorAll('aside [data-link]').length > 1);
+    for (let count = await page.$$eval('aside [data-link]', (all) => all.length); count > 0; count--)
+      await shownLink(page);
     const links = await page.$$eval('aside a[href^="/s/"]', (all) =>
       all.map((link) => link.getAttribute('href') ?? ''),
     );

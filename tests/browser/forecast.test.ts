@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoId } from '../../demo/seed';
-import { hrefOf, inspect, PHONE, press, seesText, textFits, type } from '../support/browser';
+import { shownLink, inspect, PHONE, press, seesText, textFits, type } from '../support/browser';
 import { setDay } from '../support/forms';
 import { stage } from '../support/stage';
 
@@ -38,7 +38,7 @@ describe('what lies ahead', () => {
     await press(desk, 'Make a link');
     await type(desk, '[name="recipient"]', 'Averill');
     await press(desk, 'Make the link');
-    const path = await hrefOf(desk, '::-p-xpath(//aside//li[contains(., "Averill")]//a[starts-with(@href, "/s/")])');
+    const path = await shownLink(desk, 'Averill');
     const client = await at(path, PHONE);
     await textFits(client, /Living in the house/);
     await textFits(client, /instead: a sink in the boot room/);

@@ -3,7 +3,7 @@ import type { CommandType, Input } from '@/contract/commands';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { addDays } from '@/core/units/day';
 import { demoId } from '../../demo/seed';
-import { click, hrefOf, inspect, PHONE, press, pressFirst, seesText, textFits } from '../support/browser';
+import { click, shownLink, inspect, PHONE, press, pressFirst, seesText, textFits } from '../support/browser';
 import { fillIn } from '../support/forms';
 import { command, newId, TODAY } from '../support/installations';
 import { stage } from '../support/stage';
@@ -91,7 +91,7 @@ describe('a promise', () => {
       ],
     });
     await made.reload();
-    const path = await hrefOf(made, '::-p-xpath(//aside//li[contains(., "Linnet")]//a[starts-with(@href, "/s/")])');
+    const path = await shownLink(made, 'Linnet');
     const page = await at(path, PHONE);
     await seesText(page, 'Can you come?');
     await inspect(page, 'a sub’s page with its question', true);

@@ -9,7 +9,7 @@ import { slotOf } from '@/core/units/slot';
 import {
   choose,
   gone,
-  hrefOf,
+  shownLink,
   inspect,
   PHONE,
   press,
@@ -29,9 +29,6 @@ const kitchen = async (phase: string): Promise<PlannedTask | undefined> =>
   (await planOf()).tasks.find((task) => task.area === demoId('tannery', 'area', 'kitchen') && task.phase === phase);
 
 const news = `/jobs/${tannery}/news`;
-/** The newest link of somebody, on the page of news. */
-const linkOf = (recipient: string): string =>
-  `::-p-xpath((//aside//li[contains(., "${recipient}")]//a[starts-with(@href, "/s/")])[1])`;
 
 /** From the sheet, which leaves for the board. */
 async function takePaintFirst(page: Page): Promise<void> {
@@ -83,7 +80,7 @@ describe('when something slips', () => {
     await textFits(desk, /\d+ messages go out/);
     // The painter, on a phone.
     await desk.reload();
-    const sub = await at(await hrefOf(desk, linkOf('Two Buckets Paint')), PHONE);
+    const sub = await at(await shownLink(desk, 'Two Buckets Paint'), PHONE);
     await seesText(sub, 'Can you come?');
     await press(sub, 'Another day');
     await setDay(sub, 'wishDay', '2027-03-30');
@@ -114,7 +111,7 @@ describe('when something slips', () => {
     await textFits(desk, /told (today|Tue)/);
     await desk.reload();
     const end = await desk.evaluate(() => /we finish on (\w+ \d+ \w+)/.exec(document.body.innerText)?.[1] ?? '');
-    const client = await at(await hrefOf(desk, linkOf('Quayside Lettings')), PHONE);
+    const client = await at(await shownLink(desk, 'Quayside Lettings'), PHONE);
     await textFits(client, new RegExp(`we finish on ${end}`));
     await inspect(client, 'a client’s page on a phone', true);
     await fillIn(client, '[name="text"]', 'Can the shop open on the Saturday?');
@@ -137,7 +134,7 @@ describe('when something slips', () => {
     await choose(made, 'sub', demoId('sub', 'carpentry'));
     await fillIn(made, '[name="recipient"]', 'Wenna');
     await press(made, 'Make the link');
-    const sub = await at(await hrefOf(made, linkOf('Wenna')), PHONE);
+    const sub = await at(await shownLink(made, 'Wenna'), PHONE);
     await pressFirst(sub, /^It is done: Street face/);
     const picture = join(on.folder, 'face.jpg');
     await writeFile(

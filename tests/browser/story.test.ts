@@ -6,7 +6,19 @@ import { describe, expect, it } from 'vitest';
 import { foundingCode } from '@/server/folder-check.mjs';
 import { areaOf, folder, signalHouse } from '../support/installations';
 import { fillIn } from '../support/forms';
-import { click, DESK, gone, hrefOf, PHONE, press, seesText, textFits, type, upload, visit } from '../support/browser';
+import {
+  click,
+  DESK,
+  gone,
+  shownLink,
+  PHONE,
+  press,
+  seesText,
+  textFits,
+  type,
+  upload,
+  visit,
+} from '../support/browser';
 import { stage } from '../support/stage';
 import { reasonSaid } from '../support/said';
 
@@ -120,15 +132,17 @@ describe('one walk, end to end', () => {
     await desk.goto(`${on.server.url}/jobs/${signalHouse}/news`);
     await seesText(desk, 'the wires inside the walls finished');
     await seesText(desk, 'backing blocks over the basin');
-    const former = await hrefOf(desk, 'aside a[href^="/s/"]');
+    const newest = (): Promise<string | undefined> =>
+      desk.evaluate(() => document.querySelector<HTMLElement>('aside [data-link]')?.dataset.link);
+    const former = await newest();
     await press(desk, 'Send to The Averill family');
     await press(desk, 'Send now');
     await desk.waitForFunction(
-      (was) => document.querySelector('aside a[href^="/s/"]')?.getAttribute('href') !== was,
+      (was) => document.querySelector<HTMLElement>('aside [data-link]')?.dataset.link !== was,
       {},
       former,
     );
-    const path = await hrefOf(desk, 'aside a[href^="/s/"]');
+    const path = await shownLink(desk);
     const client = await visit(on.browser, PHONE, on.complaints);
     await client.goto(`${on.server.url}${path}`);
     await seesText(client, 'the wires inside the walls finished');

@@ -280,7 +280,7 @@ describe('what is asked on a page', () => {
       status: 'refused',
       httpStatus: 403,
     });
-    const [asked] = newsView(readJob(installation, signalHouse), () => '/').questions;
+    const [asked] = newsView(readJob(installation, signalHouse)).questions;
     expect(asked).toMatchObject({ name: 'Averill', audience: 'client', text: 'May it stay?' });
     expect(todayView(readFirm(installation)).questions).toMatchObject([{ job: signalHouse, name: 'Averill' }]);
 

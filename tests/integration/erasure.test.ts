@@ -58,7 +58,7 @@ describe('somebody who is taken out of everything', () => {
     expect(house.db.pragma('integrity_check', { simple: true })).toBe('ok');
     expect(house.db.pragma('foreign_key_check')).toEqual([]);
     expect(roomsView(readJob(house, signalHouse)).done).toBe(rooms.done);
-    expect(JSON.stringify(newsView(readJob(house, signalHouse), (id) => `/s/${id}`))).toContain('Somebody 1');
+    expect(JSON.stringify(newsView(readJob(house, signalHouse)))).toContain('Somebody 1');
     expect(todayView(readFirm(house)).sites.length).toBeGreaterThan(0);
     // It is known that it was done, and no more.
     expect(queryAll(house.db, 'SELECT stand_in, still FROM erasure')).toEqual([{ stand_in: 'Somebody 1', still: 0 }]);

@@ -1,9 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { pathOf } from '@/server/tokens';
 import { standingClock } from '@/server/clock';
-import { execute, queryOne } from '@/server/database/query';
+import { execute, queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
+import { showLink } from '@/server/news/showings';
 import { openLink, sharesPicture } from '@/server/public/links';
+import { readJob } from '@/server/reading/reading';
+import { newsView } from '@/server/views/news';
 import { sharedView } from '@/server/public/shared';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, giveRaw, must, newId, signalHouse } from '../support/installations';
@@ -108,5 +111,59 @@ describe('a share link', () => {
         pictureOf(installation, signalHouse),
       ),
     ).toBe(false);
+  });
+});
+
+describe('an answer in the client’s name', () => {
+  it('is confirmed by letter to the address that the firm has, whoever gave it', () => {
+    const installation = demoHouse();
+    const { id } = linkFor(installation, { recipient: 'Somebody' });
+    const selection = queryOne<{ id: string; alternatives: string; category: string }>(
+      installation.db,
+      `SELECT id, alternatives, category FROM selection
+        WHERE job = @job AND state = 'open' AND decides = 'client' AND removed = 0 AND alternatives <> '[]'`,
+      { job: signalHouse },
+    )!;
+    const [first] = JSON.parse(selection.alternatives) as { id: string; choice: string }[];
+    const who = { kind: 'link', id, audience: 'client', job: signalHouse, sub: null } as const;
+    must(
+      installation,
+      'selection.pick',
+      { id: selection.id, alternative: first!.id, name: 'A. Nother', words: '' },
+      who,
+    );
+    const letter = queryOne<{ address: string; title: string; body: string }>(
+      installation.db,
+      `SELECT address, title, body FROM message JOIN job_update ON job_update.id = message.job_update
+        WHERE share_link = @id`,
+      { id },
+    );
+    expect(letter).toMatchObject({
+      address: 'averill@watchsteps.example',
+      title: `We have your answer: ${selection.category}: ${first!.choice}`,
+    });
+    expect(letter?.body).toMatch(/^A\. Nother answered on your page.*\n\nIf this was not you.*call Maren, 0555 0100/);
+  });
+});
+
+describe('the address of a link', () => {
+  it('is shown to who asks for it, which is written down and told', () => {
+    const installation = demoHouse();
+    const { id, token } = linkFor(installation);
+    const newest = () => newsView(readJob(installation, signalHouse)).links.find((link) => link.id === id);
+    expect(newest()).toMatchObject({ shown: [] });
+    expect(JSON.stringify(newest())).not.toContain(token);
+    const tobin = demoId('person', 'tobin');
+    expect(showLink(installation, tobin, id).path).toBe(`/s/${token}`);
+    expect(newest()?.shown).toMatchObject([{ who: 'Tobin' }]);
+    expect(queryOne(installation.db, 'SELECT type, who FROM command_log ORDER BY seq DESC')).toEqual({
+      type: 'share.shown',
+      who: `person:${tobin}`,
+    });
+    expect(JSON.stringify(queryAll(installation.db, 'SELECT * FROM command_log'))).not.toContain(token);
+    const sees = { jobs: new Set([signalHouse]), prices: false };
+    const subs = linkFor(installation, { audience: 'sub', job: undefined, sub: demoId('sub', 'wiring') }).id;
+    expect(() => showLink({ ...installation, sees }, tobin, subs)).toThrow('no such link');
+    expect(showLink({ ...installation, sees }, tobin, id).path).toBe(`/s/${token}`);
   });
 });

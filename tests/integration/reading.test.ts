@@ -82,7 +82,7 @@ const PAGES: Record<string, (installation: Installation) => unknown> = {
   Completion: (installation) => completionView(readJob(installation, signalHouse)),
   Walk: (installation) => walkPack(installation, walk),
   'walk packs': (installation) => packNews(installation, {}),
-  News: (installation) => newsView(readJob(installation, signalHouse), path),
+  News: (installation) => newsView(readJob(installation, signalHouse)),
   'a client’s page': (installation) => sharedView(installation, { ...OF_HOUSE, audience: 'client' }),
   'a neighbour’s page': (installation) => sharedView(installation, { ...OF_HOUSE, audience: 'neighbour' }),
   'a crew’s page': (installation) => sharedView(installation, { ...OF_HOUSE, audience: 'crew' }),
@@ -248,7 +248,7 @@ describe('what was before', () => {
     ).toEqual(ids('SELECT id FROM walk WHERE job = @job ORDER BY id'));
     expect(
       reached((from) => {
-        const { updates, past } = newsView(job(), path, { before: from });
+        const { updates, past } = newsView(job(), { before: from });
         return { past, things: updates.map(({ id }) => id) };
       }),
     ).toEqual(ids(`SELECT id FROM job_update WHERE job = @job AND state = 'sent' ORDER BY id`));

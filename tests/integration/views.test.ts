@@ -1,6 +1,5 @@
 import { reviewView } from '@/server/views/review';
 import { readFirm, readHouse, readJob } from '@/server/reading/reading';
-import { pathOf } from '@/server/tokens';
 import { describe, expect, it } from 'vitest';
 import { queryAll } from '@/server/database/query';
 import { findable } from '@/server/views/find';
@@ -416,7 +415,7 @@ describe('the frame', () => {
   });
 
   it('suggests to whom an update goes: the client, and the leads of those who have work', () => {
-    const { suggested, subs } = newsView(readJob(installation(), signalHouse), (link) => pathOf(installation(), link));
+    const { suggested, subs } = newsView(readJob(installation(), signalHouse));
     expect(suggested.client).toEqual([{ name: 'The Averill family', address: 'averill@watchsteps.example' }]);
     expect(suggested.crew.map((crew) => crew.name)).toContain('Petra, Halyard Wiring');
     expect(subs.length).toBe(suggested.crew.length);

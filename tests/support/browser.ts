@@ -190,6 +190,13 @@ export async function upload(page: Page, selector: string, ...files: string[]): 
   await (field as ElementHandle<HTMLInputElement>).uploadFile(...files);
 }
 
+/** Has the page of news show the address of the newest link of somebody, and says it. */
+export async function shownLink(page: Page, recipient = ''): Promise<string> {
+  const line = `(//aside//li[contains(., "${recipient}")][.//button[contains(., "Show its address")]])[1]`;
+  await click(page, `::-p-xpath(${line}//button[contains(., "Show its address")])`);
+  return hrefOf(page, `::-p-xpath((//aside//li[contains(., "${recipient}")]//a[starts-with(@href, "/s/")])[1])`);
+}
+
 /** Where a link leads, once it is there. */
 export async function hrefOf(page: Page, selector: string): Promise<string> {
   const link = await page.waitForSelector(selector, { timeout: PATIENCE_MS });

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { hrefOf, PHONE, press, seesText } from './browser';
+import { PHONE, press, seesText, shownLink } from './browser';
 import type { Stage } from './stage';
 
 /** Makes the first statement of a job, sends it to its client, and opens their page on a phone. @returns it, and its path */
@@ -11,6 +11,6 @@ export async function sendStatement(on: Stage, page: Page, job: string): Promise
   await press(page, 'Send');
   await seesText(page, 'version 1, sent, not agreed yet');
   await page.goto(`${on.server.url}${job}/news`);
-  const path = await hrefOf(page, 'aside a[href^="/s/"]');
+  const path = await shownLink(page);
   return { client: await on.at(path, PHONE), path };
 }

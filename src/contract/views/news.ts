@@ -48,10 +48,11 @@ export interface LinkView {
   id: string;
   audience: Audience;
   recipient: string;
-  path: string;
   expiresOn: Day;
   state: 'open' | 'expired' | 'revoked';
   opened: number;
+  /** To whom of the firm its address was shown. */
+  shown: { key: number; who: string; when: string }[];
   /** Its newest answers; `insider` of the firm was signed in on the browser that one came from. */
   answers: { key: string; when: string; from: string; insider: string | null }[];
 }

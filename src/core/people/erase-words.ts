@@ -25,7 +25,7 @@ function patternOf(word: string): RegExp {
     case 'mail':
       return new RegExp(`(?<![\\w.+-])${escaped(text)}(?![\\w-]|\\.\\w)`, 'giu');
     case 'phone':
-      return new RegExp(`(?<![\\d+])\\+?${[...text.replace(/\D/g, '')].join('[\\s\\-./()]*')}(?!\\d)`, 'gu');
+      return new RegExp(`(?<![\\d+])\\+?${text.replace(/\D/g, '').split('').join('[\\s\\-./()]*')}(?!\\d)`, 'gu');
     default:
       return new RegExp(`(?<![\\p{L}\\p{N}])${text.split(/\s+/).map(escaped).join('\\s+')}(?![\\p{L}\\p{N}])`, 'gu');
   }

@@ -55,7 +55,8 @@ export async function readFirmArchive(installation: Installation, file: string, 
 
 async function contentsOf({ db }: Installation, zip: ZipFile): Promise<FirmArchive> {
   if (zip.entryCount > MOST.entries) throw refused(`It holds ${zip.entryCount} files; a firm has fewer.`);
-  const [tables, jobs]: [TableRows, Map<string, Entry>] = [new Map(), new Map()];
+  const tables: TableRows = new Map();
+  const jobs = new Map<string, Entry>();
   let label: FirmLabel | undefined;
   for await (const entry of zip.eachEntry()) {
     const name = entry.fileName;
@@ -68,7 +69,7 @@ async function contentsOf({ db }: Installation, zip: ZipFile): Promise<FirmArchi
   if (label?.kind !== FIRM_KIND || !Array.isArray(label.jobs)) throw refused('It is no copy of a firm.');
   needVersion(db, label);
   const missing = label.jobs.find(({ id }) => !jobs.has(id));
-  if (missing) throw refused(`${String(missing.name)} is missing in it.`);
+  if (missing) throw refused(`${missing.name} is missing in it.`);
   return { label, tables, jobs };
 }
 

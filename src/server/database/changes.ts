@@ -31,8 +31,9 @@ const UNWATCHED = new Set([
   'house_secret',
   // What time it is, is nothing of the house's either.
   'trusted_clock',
-  // From where an answer came is noted with it.
+  // From where an answer came is noted with it, and who was shown a link.
   'link_answer',
+  'share_showing',
   // What was taken out is not brought back.
   'erasure',
   // Files lie beside the database.

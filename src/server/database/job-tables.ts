@@ -28,6 +28,7 @@ export const NOT_CARRIED: Readonly<Record<string, string>> = {
   trusted_clock: 'of its own house',
   erasure: 'the diary of its own house',
   link_answer: 'the diary of its own house',
+  share_showing: 'the diary of its own house',
   invitation: 'of its own house',
   sign_in: 'the diary of its own house',
   second_factor: 'a secret of its own house',

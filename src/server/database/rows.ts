@@ -1207,6 +1207,12 @@ export interface Rows {
     request: RequestId | null;
     inspection: string | null;
   };
+  share_showing: {
+    id: number;
+    share_link: string;
+    person: PersonId;
+    at: string;
+  };
   shared_wall: {
     one: string;
     one_wall: number;
@@ -1803,6 +1809,7 @@ export interface Defaults {
   session: never;
   shape: 'version';
   share_link: 'job' | 'sub' | 'revoked_at' | 'opened' | 'opened_at' | 'request' | 'inspection';
+  share_showing: 'id';
   shared_wall: never;
   sign_in: 'id' | 'person';
   sign_off: 'words' | 'removed' | 'version';

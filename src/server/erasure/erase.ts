@@ -65,7 +65,7 @@ function textColumns(db: Connection): TextColumn[] {
 /** What a row has to hold to be looked at: a word, or the digits of a number in their order. */
 const likeOf = (word: string): string =>
   wordKind(word) === 'phone'
-    ? `%${[...word.replace(/\D/g, '')].join('%')}%`
+    ? `%${word.replace(/\D/g, '').split('').join('%')}%`
     : `%${word.trim().split(/\s+/).join('%')}%`;
 
 /** Goes through everything that holds one of the words. @param change what is done with what is found */
@@ -101,12 +101,14 @@ function eachPlace(
 
 function needWords({ db }: Installation, { words, person }: ErasureTerms): void {
   const vague = words.findIndex((word) => wordKind(word) === undefined);
-  if (words.length === 0 || vague >= 0)
+  if (words.length === 0 || vague >= 0) {
+    const said = words.length === 0 ? 'Nothing' : `“${words[vague] ?? ''}”`;
     throw unprocessable(
       'names-nobody',
-      `${words.length === 0 ? 'Nothing' : `“${words[vague] ?? ''}”`} names nobody: write a name of three letters or more, an address, or a whole number.`,
+      `${said} names nobody: write a name of three letters or more, an address, or a whole number.`,
       'words',
     );
+  }
   const active = person && queryOne(db, `SELECT 1 FROM person WHERE id = @person AND state <> 'closed'`, { person });
   if (active)
     throw unprocessable(

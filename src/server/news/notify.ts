@@ -1,4 +1,8 @@
+import { uuid } from '../database/id';
+import { queryOne } from '../database/query';
 import type { CommandContext } from '../door/handler';
+import { readFirm } from '../reading/reading';
+import { writerOf } from '../reading/firm';
 import { Refusal } from '../refusal';
 import { addLink } from './links';
 import { addMessage } from './messages';
@@ -51,6 +55,39 @@ function notify(context: CommandContext, whose: Whose, job: string, words: Words
   addMessage(context, {
     ...{ id: to.messageId, job_update: to.updateId, share_link: to.linkId },
     ...{ recipient: to.name, address: to.address },
+  });
+}
+
+/**
+ * Writes to the client of a job what was just answered in their name, at the address that the firm has of them: whoever
+ * answered without being asked to is found out. It goes nowhere where the firm has no address.
+ */
+export function confirmToClient(
+  context: CommandContext,
+  job: string,
+  { name, what }: { name: string; what: string },
+): void {
+  if (context.who.kind !== 'link') return;
+  const client = queryOne<{ client: string; client_email: string }>(
+    context.db,
+    'SELECT client, client_email FROM job WHERE id = @job',
+    { job },
+  );
+  if (!client?.client_email) return;
+  const { name: writer, phone } = writerOf(readFirm(context.installation));
+  const [update, message] = [uuid(), uuid()];
+  const call = phone ? `${writer}, ${phone}` : writer;
+  addSent(
+    context.db,
+    {
+      ...{ id: update, job, audience: 'client', title: `We have your answer: ${what}` },
+      body: `${name} answered on your page: ${what}.\n\nIf this was not you, or not what you meant, call ${call} before we go by it.`,
+    },
+    context.now,
+  );
+  addMessage(context, {
+    ...{ id: message, job_update: update, share_link: context.who.id },
+    ...{ recipient: client.client || name, address: client.client_email },
   });
 }
 

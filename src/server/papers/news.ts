@@ -1,3 +1,4 @@
+import { writerOf } from '../reading/firm';
 import type { Reader } from '@/contract/commands/news';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { CrewShared } from '@/contract/views/news';
@@ -10,7 +11,6 @@ import { nextWork } from '../plan/effect';
 import { jobRow } from '../reading/job';
 import { planOf } from '../reading/plan';
 import type { JobReading } from '../reading/reading';
-import { writerOf } from '../views/draft';
 import { HAIRLINES, rule, type PaperDocument } from './pdf';
 
 /** Pictures of a tour, as they are set: the same spot before and now, or now alone. */

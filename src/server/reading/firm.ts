@@ -7,7 +7,7 @@ import { groupBy } from '@/core/group-by';
 import type { Day } from '@/core/units/day';
 import { queryAll, queryOne } from '../database/query';
 import type { Rows } from '../database/rows';
-import { ofFirm } from './reading';
+import { ofFirm, type FirmReading } from './reading';
 
 /** What belongs to the firm and to no job. */
 
@@ -170,3 +170,9 @@ export const feedRows = ofFirm(({ db }) =>
 export const removedJobs = ofFirm(({ db }) =>
   queryAll<Pick<Rows['job'], 'id' | 'name'>>(db, 'SELECT id, name FROM job WHERE removed = 1 ORDER BY position DESC'),
 );
+
+/** Who writes: the contractor, with the number under which they are called; empty where they gave none. */
+export function writerOf(firm: FirmReading): { firm: string; name: string; phone: string } {
+  const contractor = peopleOf(firm).find(({ role }) => role === 'contractor');
+  return { firm: firmRow(firm)?.name ?? '', name: contractor?.name ?? '', phone: contractor?.phone ?? '' };
+}

@@ -236,6 +236,22 @@ export const lastWritten = (firm: FirmReading, most: number): string[] =>
     { most, jobs: seenJobs(firm) },
   ).map(({ recipient }) => recipient);
 
+/** To whom of the firm the addresses of some links were shown, the newest first. */
+export const showingsOf = (
+  { db }: FirmReading,
+  links: readonly string[],
+  most: number,
+): (Rows['share_showing'] & { person_name: string })[] =>
+  queryAll(
+    db,
+    `SELECT share_showing.*, person.name AS person_name
+      FROM share_showing JOIN person ON person.id = share_showing.person
+      WHERE share_link IN (SELECT value FROM json_each(@links))
+      ORDER BY at DESC, share_showing.id DESC
+      LIMIT @most`,
+    { links: JSON.stringify(links), most },
+  );
+
 /** The newest answers that came by some links, with who of the firm was signed in where they came from. */
 export const answersBy = (
   { db }: FirmReading,

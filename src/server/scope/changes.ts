@@ -18,7 +18,7 @@ import {
   type CommandContext,
 } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
-import { needClientOf, notifyClient } from '../news/notify';
+import { confirmToClient, needClientOf, notifyClient } from '../news/notify';
 import type { Rows } from '../database/rows';
 import { priceTerms } from '../reading/money';
 import { readJob } from '../reading/reading';
@@ -223,6 +223,8 @@ export const changeHandlers = handlers({
       answered_by: name,
       answer: words,
     });
+    const verb = verdict === 'declined' ? 'declined' : 'approved';
+    confirmToClient(context, row.job, { name, what: `change ${row.number}, ${row.title}: ${verb}` });
     if (verdict === 'declined') return context.logFor(row.job);
     const [first] = approveChange(context.db, row);
     context.replan(row.job, { kind: 'change', area: first?.area ?? '', number: row.number, title: row.title });

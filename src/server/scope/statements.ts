@@ -1,6 +1,6 @@
 import { insert, queryOne, update } from '../database/query';
 import { handlers, prepared, requireRow, requireVersion } from '../door/handler';
-import { needClientOf, notifyClient } from '../news/notify';
+import { confirmToClient, needClientOf, notifyClient } from '../news/notify';
 import { unprocessable } from '../refusal';
 
 export const statementHandlers = handlers({
@@ -73,6 +73,7 @@ export const statementHandlers = handlers({
     if (newest !== row.number)
       throw unprocessable('not-the-newest', 'There is a newer version; please read that one.', 'id');
     update(context.db, 'statement', id, { state: 'agreed', agreed_at: context.now, agreed_by: name });
+    confirmToClient(context, row.job, { name, what: `statement of work, version ${row.number}: agreed` });
     context.logFor(row.job);
   },
 });

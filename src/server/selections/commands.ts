@@ -27,7 +27,7 @@ import {
 } from '../door/handler';
 import { notFound, conflict, unprocessable } from '../refusal';
 import { recordDecision } from '../sites/decisions';
-import { needClientOf } from '../news/notify';
+import { confirmToClient, needClientOf } from '../news/notify';
 import { settleCheck } from './checks';
 import { requireDayInJob, requirePastDay } from './days';
 import { addHistory } from './history';
@@ -309,6 +309,8 @@ export const selectionHandlers = handlers({
     needClientOf(context, row.job);
     if (row.removed || row.decides !== 'client' || row.state !== 'open')
       throw unprocessable('not-asked', 'This is settled already, or is not yours to choose.', 'id');
+    const taken = (JSON.parse(row.alternatives) as Alternative[]).find((entry) => entry.id === alternative);
+    confirmToClient(context, row.job, { name, what: `${row.category}: ${taken?.choice ?? ''}` });
     take(context, row, alternative, words.trim() ? `${name} says: ${words.trim()}` : `${name} chose it`);
   },
   'selection.check': (context, { id, version, verdict, quantity, text, picture }) => {

@@ -18,7 +18,7 @@ import { sayHangsOn } from '@/core/words/wait';
 import { sayWork } from '@/core/words/work';
 import { endMovesSince } from '../reading/baselines';
 import { coveredIn } from '../reading/covered';
-import { firmRow, peopleOf } from '../reading/firm';
+import { writerOf } from '../reading/firm';
 import { areaNames, jobRow } from '../reading/job';
 import { licenceFor } from '../reading/licences';
 import { currencyOfFirm } from '../reading/money';
@@ -110,12 +110,6 @@ export const thereAt = (job: JobReading): { key: string; what: string; text: str
     const text = [sayPlaceAndHours(logistic), state === 'here' ? 'is there' : day].filter(Boolean).join(', ');
     return text === '' ? [] : [{ key: id, what: label, text }];
   });
-
-/** Who writes: the contractor, with the number under which they are called; empty where they gave none. */
-export function writerOf(firm: FirmReading): News['from'] {
-  const contractor = peopleOf(firm).find(({ role }) => role === 'contractor');
-  return { firm: firmRow(firm)?.name ?? '', name: contractor?.name ?? '', phone: contractor?.phone ?? '' };
-}
 
 /** With the licence it needs and whether whoever comes has one. */
 const withLicence =

@@ -48,14 +48,10 @@ export function machineCares(installation: Installation): string[] {
   if (installation.demo) return [];
   const { backup, room, clock } = machineView(installation);
   return [
-    ...(clock
-      ? [`The clock of the machine shows ${clock.shows}, but records were kept until ${clock.latest}`]
-      : []),
+    ...(clock ? [`The clock of the machine shows ${clock.shows}, but records were kept until ${clock.latest}`] : []),
     ...(room.low ? [`Only ${room.free} of room are left where the firm is kept`] : []),
     ...(backup?.old ? [`The newest backup is of ${backup.when}`] : []),
-    ...(!backup && isOlderThan(installation, YOUNG_DAYS)
-      ? ['There is no backup of the firm yet']
-      : []),
+    ...(!backup && isOlderThan(installation, YOUNG_DAYS) ? ['There is no backup of the firm yet'] : []),
   ];
 }
 

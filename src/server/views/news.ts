@@ -1,5 +1,4 @@
 import type { PastPlace } from '@/contract/past';
-import type { Path } from '@/contract/routes';
 import { READERS, type Reader } from '@/contract/commands/news';
 import type { DraftView, MessageView, NewsView } from '@/contract/views/news';
 import { groupBy } from '@/core/group-by';
@@ -16,6 +15,7 @@ import type { FirmReading, JobReading } from '../reading/reading';
 import {
   failedMessages,
   answersBy,
+  showingsOf,
   linkRows,
   linkState,
   messagesOf,
@@ -41,12 +41,10 @@ const ALL_LINKS = { open: 2_000, closed: 100 };
 
 /**
  * What was told and is to be told of a job, the newest first.
- * @param pathOf the address of a link
  * @param terms `before` a place in the past: what was sent before it; `allLinks` however many there are; `to` whose draft
  */
 export function newsView(
   job: JobReading,
-  pathOf: (link: string) => Path,
   {
     before,
     allLinks = false,
@@ -75,6 +73,14 @@ export function newsView(
   );
   const answers = groupBy(
     answersBy(
+      firm,
+      links.map(({ id }) => id),
+      ANSWERS_READ,
+    ),
+    ({ share_link: link }) => link,
+  );
+  const showings = groupBy(
+    showingsOf(
       firm,
       links.map(({ id }) => id),
       ANSWERS_READ,
@@ -122,10 +128,12 @@ export function newsView(
       id: link.id,
       audience: link.audience,
       recipient: link.recipient,
-      path: pathOf(link.id),
       expiresOn: link.expires_on,
       state: linkState(link, firm.today),
       opened: link.opened,
+      shown: (showings.get(link.id) ?? [])
+        .slice(0, ANSWERS_SHOWN)
+        .map(({ id, at, person_name }) => ({ key: id, who: person_name, when: whenSeen(at, firm) })),
       answers: (answers.get(link.id) ?? []).slice(0, ANSWERS_SHOWN).map((answer) => ({
         key: answer.command,
         when: whenSeen(answer.at, firm),

@@ -2,7 +2,7 @@ import type { JobState } from '@/core/sites/area';
 import { insert, queryOne, orNull, update } from '../database/query';
 import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext, personOf } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
-import { needClientOf } from '../news/notify';
+import { confirmToClient, needClientOf } from '../news/notify';
 import { walker } from './commands';
 import { writePurchase, writeRecord } from './write';
 import type { Rows } from '../database/rows';
@@ -19,7 +19,7 @@ function accept(
   { id, area, name, words }: { id: string; area: string; name: string; words: string },
   byClient: 0 | 1,
 ): void {
-  const { job } = requireRow(context, 'area', area, 'area');
+  const { job, name: areaName } = requireRow(context, 'area', area, 'area');
   if (byClient) {
     needClientOf(context, job);
     needCompletion(context, job);
@@ -29,6 +29,7 @@ function accept(
   });
   if (there) throw unprocessable('accepted-already', `${there.name} has accepted this room already.`, 'area');
   insert(context.db, 'sign_off', { id, job, area, name, words, at: context.at, by_client: byClient });
+  if (byClient) confirmToClient(context, job, { name, what: `${areaName}: accepted` });
   context.logFor(job);
 }
 

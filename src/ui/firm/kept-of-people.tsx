@@ -135,19 +135,26 @@ function Places({ places }: Pick<ErasureAnswer, 'places'>) {
   );
 }
 
-const Done = ({ answer }: { answer: Extract<ErasureAnswer, { standIn: string }> }) => (
-  <>
-    <Notice bad={answer.still > 0}>
-      {answer.still > 0
-        ? `They were taken out, but in ${counted(answer.still, 'place')} of the file a word still stands: whoever runs the machine looks at it.`
-        : `They are ${answer.standIn} now. The file was looked through: none of these words is left in it.`}
-    </Notice>
-    <Places places={answer.places} />
-    <p className="small-text soft">
-      {answer.backups === null
-        ? 'Backups of each night are switched off here; copies elsewhere are yours to delete.'
-        : `Backups of before still name them: they lie in ${answer.backups}, and the last of them goes in a fortnight. Copies elsewhere are yours to delete.`}{' '}
-      Telephones drop what they hold at their next connection.
-    </p>
-  </>
-);
+function Done({
+  answer: { still, standIn, places, backups },
+}: {
+  answer: Extract<ErasureAnswer, { standIn: string }>;
+}) {
+  return (
+    <>
+      <Notice bad={still > 0}>
+        {still > 0
+          ? `They were taken out, but in ${counted(still, 'place')} of the file a word still stands: call whoever runs the machine.`
+          : `They are ${standIn} now. The file was looked through: none of these words is left in it.`}
+      </Notice>
+      <Places places={places} />
+      <p className="small-text soft">{backupWords(backups)} Telephones drop what they hold at their next connection.</p>
+    </>
+  );
+}
+
+const backupWords = (backups: string | null): string =>
+  backups === null
+    ? 'Backups of each night are switched off here; copies elsewhere are yours to delete.'
+    : `Backups of before still name them: they lie in ${backups}, and the last of them goes in a fortnight. Copies elsewhere ` +
+      'are yours to delete.';

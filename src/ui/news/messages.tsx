@@ -11,7 +11,7 @@ import { SidePanel } from '../kit/side-panel';
 import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
 import { useIsDemo, useSending } from '../shell/demo';
-import { CopyLink } from './copy-link';
+import { addressOf, ShowLink } from './show-link';
 
 const MARKS = { failed: 'stop', queued: 'waiting', sent: 'under-way', delivered: 'done' } as const;
 
@@ -44,11 +44,11 @@ export function MessageLine({
       {isByHand && (
         <span className="d-inline-flex gap-3 ms-2 no-print">
           {update && (
-            <LinkButton onClick={() => window.location.assign(letterOf(message, update, link))}>
+            <LinkButton onClick={() => void openLetter(message, update, link)}>
               Open in your e-mail<Hidden> to {message.recipient}</Hidden>
             </LinkButton>
           )}
-          {link && <CopyLink path={link.path} />}
+          {link && <ShowLink link={link} />}
           <LinkButton
             disabled={busy}
             onClick={() => void give(passOnMessage, { id: message.id }, { text: `${message.recipient} was told.` })}
@@ -101,12 +101,13 @@ function PutRight({ message }: { message: MessageView }) {
   );
 }
 
-/** The message in one's own mail program, with the address of its page. */
-function letterOf(
-  message: MessageView,
-  update: Pick<UpdateView, 'title' | 'body'>,
+/** Opens the message in one's own mail program, with the address of its page. */
+async function openLetter(
+  { address }: MessageView,
+  { title, body }: Pick<UpdateView, 'title' | 'body'>,
   link: LinkView | undefined,
-): string {
-  const page = link ? `\n\n${window.location.origin}${link.path}` : '';
-  return mailTo({ address: message.address, subject: update.title, body: `${update.body}${page}` });
+): Promise<void> {
+  const path = link && (await addressOf(link.id));
+  const page = path === undefined ? '' : `\n\n${window.location.origin}${path}`;
+  window.location.assign(mailTo({ address, subject: title, body: `${body}${page}` }));
 }

@@ -19,7 +19,7 @@ import { SidePanel } from '../kit/side-panel';
 import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
 import { Moved, Unasked } from '../schedule/moved';
-import { CopyLink } from './copy-link';
+import { ShowLink } from './show-link';
 import { DoneWords } from './done-words';
 import { Draft } from './draft';
 import { MakeLink } from './make-link';
@@ -243,11 +243,19 @@ function LinkLine({ link, today }: { link: LinkView; today: string }) {
   const { busy, give } = useSend();
   return (
     <Line mark={<StateIcon kind={link.state === 'open' ? 'under-way' : 'stop'} silent />}>
-      <span className="fw-bold">{link.recipient}</span> <span className="soft small-text">{link.audience}</span>
+      <span className="fw-bold" data-link={link.id}>
+        {link.recipient}
+      </span>{' '}
+      <span className="soft small-text">{link.audience}</span>
       <div className="small-text soft">
         {link.state === 'open' ? `open until ${formatDay(link.expiresOn, today)}` : link.state} · opened{' '}
         {counted(link.opened, 'time')}
       </div>
+      {link.shown.length > 0 && (
+        <div className="small-text soft">
+          address shown to {link.shown.map(({ who, when }) => `${who}, ${when}`).join('; ')}
+        </div>
+      )}
       {link.answers.map(({ key, when, from, insider }) => (
         <div key={key} className="small-text soft">
           answered {when} from {from}
@@ -256,11 +264,7 @@ function LinkLine({ link, today }: { link: LinkView; today: string }) {
       ))}
       {link.state === 'open' && (
         <div className="small-text">
-          <a href={link.path} target="_blank" rel="noreferrer">
-            Look at it<Hidden> as {link.recipient}</Hidden>
-          </a>
-          {' · '}
-          <CopyLink path={link.path} />
+          <ShowLink link={link} />
           {' · '}
           <LinkButton
             disabled={busy}

@@ -1,5 +1,4 @@
 import { beforeIn } from '@/contract/past';
-import { pathOf } from '@/server/tokens';
 import { shown } from '@/server/access/visitor';
 import { newsView } from '@/server/views/news';
 import { readJob } from '@/server/reading/reading';
@@ -17,8 +16,6 @@ export default async function UpdatesPage({ params, searchParams }: Terms) {
   const asked = await searchParams;
   const to = typeof asked.to === 'string' ? asked.to : undefined;
   const terms = { before: beforeIn(asked), allLinks: asked.links === 'all', to };
-  const { view } = await shown('person', (installation) =>
-    newsView(readJob(installation, job), (link) => pathOf(installation, link), terms),
-  );
+  const { view } = await shown('person', (installation) => newsView(readJob(installation, job), terms));
   return <News view={view} />;
 }
