@@ -2,6 +2,9 @@ import type { ObjectSchema, AnyObject } from 'yup';
 
 export const ROLES = ['contractor', 'lead', 'office'] as const;
 export type Role = (typeof ROLES)[number];
+/** Who may have a sign-in: people of the firm, and of its subs. */
+export const ACCOUNT_ROLES = [...ROLES, 'sub'] as const;
+export type AccountRole = (typeof ACCOUNT_ROLES)[number];
 
 /**
  * Who may give a command: people by role, the holder of a share link, or a desk that speaks for the world outside.

@@ -21,7 +21,7 @@ const OTHERS = [demoId('dairy'), demoId('linden')];
 const CABINETS = demoId('tannery', 'selection', 'kitchen', 'Kitchen cabinets');
 let cabinetsVersion = 0;
 
-type Identity = 'nobody' | 'lead' | 'office' | 'contractor';
+type Identity = 'nobody' | 'sub' | 'lead' | 'office' | 'contractor';
 const PEOPLE = { lead: 'tobin', office: 'isolde', contractor: 'maren' } as const;
 
 let server: Server;
@@ -85,6 +85,7 @@ function idsOf(db: ReturnType<typeof openDatabase>): Ids {
     name: () => 'cut-list',
     file: () => 'sheet.pdf',
     session: () => newId(),
+    link: of(first(`SELECT job, id FROM share_link WHERE audience = 'client'`)),
     token: () => link?.id ?? '',
   };
 }
@@ -150,7 +151,7 @@ const filled = (path: string, job: string): string =>
     if (!id) throw new Error(`${path}: say in this test what [${name}] is.`);
     return id(job);
   });
-const isOfJob = (path: string): boolean => /\[(job|area|selection|walk|order|hash)\]/.test(path);
+const isOfJob = (path: string): boolean => /\[(job|area|selection|walk|order|hash|link)\]/.test(path);
 
 describe('who may see what', () => {
   it('is said by every page and every route', () => {
@@ -240,6 +241,74 @@ describe('who may see what', () => {
         if (need === 'person' ? status !== 404 : status !== 404 && status !== 403) wrong.push([path, method, status]);
       }
     expect(wrong).toEqual([]);
+  });
+});
+
+describe('somebody of a sub who signs in', () => {
+  const PASSWORD = 'wires behind every board';
+  const petra = newId();
+  const wiring = demoId('sub', 'wiring');
+
+  it('is invited like others, comes in with a password, and sees the work of their sub alone', async () => {
+    const account = { id: petra, name: 'Petra Lund', role: 'sub', sub: wiring, email: 'petra@wiring.example' };
+    const refused = await give('commands', 'contractor', 'person.add', { ...account, sub: undefined });
+    expect(await refused.json()).toMatchObject({ code: 'no-sub', field: 'sub' });
+    const lead = await give('commands', 'contractor', 'person.add', { ...account, role: 'lead' });
+    expect(await lead.json()).toMatchObject({ code: 'not-of-sub' });
+    expect((await give('commands', 'contractor', 'person.add', account)).status).toBe(200);
+    expect((await give('commands', 'contractor', 'person.invite', { id: newId(), person: petra })).status).toBe(200);
+    const firm = (await (await ask('/firm', 'contractor')).text()).replaceAll('<!-- -->', '');
+    expect(firm).toContain('of Halyard Wiring');
+    const [, token = ''] = /\/join\/([\w-]+)/.exec(firm) ?? [];
+    const joined = await fetch(`${server.url}/api/join/${token}`, {
+      method: 'POST',
+      body: JSON.stringify({ password: PASSWORD }),
+      headers: { origin: server.url },
+    });
+    expect(joined.status).toBe(204);
+    const signed = await fetch(`${server.url}/api/session`, {
+      method: 'POST',
+      body: JSON.stringify({ email: account.email, password: PASSWORD, code: '' }),
+      headers: { origin: server.url },
+    });
+    expect(signed.status).toBe(200);
+    cookies.sub = signed.headers.get('set-cookie')?.split(';', 1)[0] ?? '';
+    const page = (await (await ask('/s/own', 'sub')).text()).replaceAll('<!-- -->', '');
+    expect(page).toContain('Signed in as Petra Lund');
+    expect(page).toContain('Halyard Wiring');
+    expect(page).not.toMatch(/Stillwater Glass<|Two Buckets Paint<|averill@|lettings@/);
+    expect(PRICE.exec(page)?.[0]).toBeUndefined();
+  });
+
+  it('finds everything else of the firm closed, as nobody does', async () => {
+    const wrong: unknown[] = [];
+    for (const { path, kind, method } of asked()) {
+      const { status, headers } = await ask(filled(path, his(path)), 'sub', method);
+      if (status !== (kind === 'page' ? 307 : 401)) wrong.push([path, method, status]);
+      if (kind === 'page' && headers.get('location') !== '/s/own') wrong.push([path, headers.get('location')]);
+    }
+    expect(wrong).toEqual([]);
+    expect((await give('commands', 'sub', 'job.open', { id: newId(), name: 'x' })).status).toBe(401);
+  });
+
+  it('answers on their page as by a link, which is theirs, and is out as soon as the account is closed', async () => {
+    const question = (headers: Record<string, string>): Promise<Response> =>
+      fetch(`${server.url}/api/commands`, {
+        method: 'POST',
+        body: JSON.stringify({
+          ...{ id: newId(), type: 'question.ask', at: NOW },
+          payload: { id: newId(), job: SIGNAL, name: 'Petra', text: 'Which boxes first?' },
+        }),
+        headers: { origin: server.url, 'x-aftermist-link': 'own', ...headers },
+      });
+    expect((await question({})).status).toBe(404);
+    expect((await question({ cookie: cookies.lead ?? '' })).status).toBe(404);
+    expect((await question({ cookie: cookies.sub ?? '' })).status).toBe(200);
+    expect(await (await ask('/s/own', 'sub')).text()).toContain('Which boxes first?');
+    expect((await give('commands', 'contractor', 'person.close', { id: petra })).status).toBe(200);
+    const after = await ask('/s/own', 'sub');
+    expect([after.status, after.headers.get('location')]).toEqual([307, '/sign-in']);
+    expect((await question({ cookie: cookies.sub ?? '' })).status).toBe(404);
   });
 });
 

@@ -1,10 +1,12 @@
 import { array, boolean, object } from 'yup';
-import { command, OWNER, ROLES } from '../command';
+import { ACCOUNT_ROLES, command, OWNER } from '../command';
 import * as field from '../fields';
 
 const personFields = {
   name: field.line('the name', 80),
-  role: field.oneOf('the role', ROLES),
+  role: field.oneOf('the role', ACCOUNT_ROLES),
+  /** Whose work somebody of a sub sees. */
+  sub: field.id('the sub').notRequired().nonNullable(),
   email: field.email('the address'),
   phone: field.phone(),
 };

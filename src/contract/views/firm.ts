@@ -1,3 +1,4 @@
+import type { AccountRole } from '../command';
 import type { HouseholdNeed } from '@/core/sites/household-needs';
 import type { TaxShown } from '@/core/money/price';
 import type { Trade } from '@/core/sequence/trades';
@@ -22,8 +23,11 @@ export interface SubView {
   works: number;
 }
 
-export interface FirmPerson extends PersonView {
+export interface FirmPerson extends Pick<PersonView, 'id' | 'name'> {
   version: number;
+  role: AccountRole;
+  /** Whose work they see, where they are of a sub; empty otherwise. */
+  sub: string;
   email: string | null;
   phone: string;
   state: 'active' | 'suspended' | 'closed';

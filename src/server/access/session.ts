@@ -1,10 +1,11 @@
 import { cookies, headers } from 'next/headers';
 import { routes } from '@/contract/routes';
 import type { PersonView } from '@/contract/views/job';
-import { endSession, MOST_DAYS, openSession, sessionOf } from '../accounts/sessions';
+import { endSession, MOST_DAYS, openSession, sessionOf, type Account } from '../accounts/sessions';
 import { queryOne } from '../database/query';
 import type { Actor } from '../door/actor';
 import { installation } from '../open-installation';
+import { readyOwnPage } from '../public/own';
 import { notFound, Refusal } from '../refusal';
 import { fromOf } from './from';
 
@@ -15,19 +16,34 @@ const DAY_S = 86_400;
 
 const now = (): string => installation().clock.now().toISOString();
 
-/** The person of a session and which session it is. */
+/** Somebody of the firm, and which session it is. */
 type SignedIn = PersonView & { session: string };
 
-/** Who is signed in on the browser that asks, by its own cookie; nobody is by the demo alone. */
-export async function sessionHere(): Promise<SignedIn | undefined> {
+/** Which account is signed in on the browser that asks, by its own cookie. */
+async function accountHere(): Promise<Account | undefined> {
   const token = (await cookies()).get(cookieName())?.value;
   return token ? sessionOf(installation().db, token, now()) : undefined;
 }
 
-/** Who is signed in. The demo signs every visitor in as its contractor. */
+/** Who of the firm is signed in on the browser that asks; nobody is by the demo alone. */
+export const sessionHere = async (): Promise<SignedIn | undefined> => ofFirm(await accountHere());
+
+/** Who of a sub is: everything of the firm is closed to them, as to nobody, but for their own page. */
+export async function subHere(): Promise<Account | undefined> {
+  const account = await accountHere();
+  return account?.role === 'sub' ? account : undefined;
+}
+
+function ofFirm(account: Account | undefined): SignedIn | undefined {
+  if (!account || account.role === 'sub') return undefined;
+  const { role, ...person } = account;
+  return { ...person, role };
+}
+
+/** Who is signed in. The demo signs every visitor in as its contractor, but for who is there as a sub. */
 export async function signedIn(): Promise<(PersonView & { session?: string }) | undefined> {
-  const known = await sessionHere();
-  if (known || !installation().demo) return known;
+  const account = await accountHere();
+  if (account || !installation().demo) return ofFirm(account);
   return queryOne<PersonView>(
     installation().db,
     `SELECT id, name, role FROM person WHERE role = 'contractor' AND state = 'active' ORDER BY rowid`,
@@ -59,6 +75,7 @@ export async function whoAsks(): Promise<Actor> {
 
 /** Signs a person in on the browser that asks. */
 export async function letIn(id: string): Promise<void> {
+  readyOwnPage(installation(), id);
   await keepToken(openSession(installation().db, id, await fromRequest(), now()));
 }
 
@@ -71,7 +88,7 @@ export async function keepToken(token: string): Promise<void> {
 }
 
 export async function signOut(): Promise<void> {
-  const known = await sessionHere();
+  const known = await accountHere();
   if (known) endSession(installation().db, known.id, known.session);
   (await cookies()).delete({ name: cookieName(), path: routes.today(), secure: isSecure() });
 }

@@ -1,4 +1,4 @@
-import { routes } from '@/contract/routes';
+import { publicRoutes, routes } from '@/contract/routes';
 import { notFound, redirect } from 'next/navigation';
 import type { PersonView } from '@/contract/views/job';
 import { Refusal } from '../refusal';
@@ -9,12 +9,13 @@ import type { Installation } from '../installation';
 import { sharing } from '../reading/kept';
 import { inThread, type Terms as ThreadTermsOf } from '../threads/in-thread';
 import type { Tasks } from '../threads/tasks';
-import { isFounded, signedIn } from './session';
+import { OWN } from '../public/own';
+import { isFounded, signedIn, subHere } from './session';
 
 /** Who looks at a page; sends everybody else to where they can come in. */
 export async function visitor(need: Need): Promise<PersonView> {
   if (!isFounded()) redirect(routes.welcome());
-  const person = (await signedIn()) ?? redirect(routes.signIn());
+  const person = (await signedIn()) ?? redirect((await subHere()) ? publicRoutes.page(OWN) : routes.signIn());
   if (!isMet(need, person, seesOf(installation().db, person))) notFound();
   return person;
 }

@@ -1,4 +1,5 @@
-import { execute, queryOne } from '../database/query';
+import type { AccountRole } from '@/contract/command';
+import { execute, orNull, queryOne } from '../database/query';
 import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
 import { trustClock } from '../house-clock';
 import { unprocessable } from '../refusal';
@@ -15,19 +16,29 @@ function needFreeAddress({ db }: CommandContext, id: string, email: string | und
     throw unprocessable('address-taken', 'Somebody else signs in with this address; take another.', 'email');
 }
 
+/** Whoever is of a sub names which one, and nobody else does. */
+function needSub(context: CommandContext, role: AccountRole, sub: string | undefined): void {
+  if (role === 'sub' && !sub) throw unprocessable('no-sub', 'Choose whose work they see.', 'sub');
+  if (role !== 'sub' && sub) throw unprocessable('not-of-sub', 'Only whoever is of a sub sees the work of one.', 'sub');
+  if (sub) requireRow(context, 'sub', sub, 'sub');
+}
+
 export const accountHandlers = handlers({
   'person.add': (context, payload) => {
     needFreeAddress(context, payload.id, payload.email);
+    needSub(context, payload.role, payload.sub);
     addPerson(context.db, payload);
   },
-  'person.change': (context, { id, version, name, role, email, phone }) => {
+  'person.change': (context, { id, version, name, role, sub, email, phone }) => {
     const person = requireVersion(context, 'person', id, version);
+    needSub(context, role, sub);
     needFreeAddress(context, id, email);
     if (person.role === 'contractor' && role !== 'contractor') needOwnerBesides(context.db, id);
     execute(
       context.db,
-      'UPDATE person SET name = @name, role = @role, email = @email, phone = @phone, version = version + 1 WHERE id = @id',
-      { id, name, role, email: email ? email.toLowerCase() : null, phone },
+      `UPDATE person SET name = @name, role = @role, sub = @sub, email = @email, phone = @phone, version = version + 1
+        WHERE id = @id`,
+      { id, name, role, sub: orNull(sub), email: email ? email.toLowerCase() : null, phone },
     );
   },
   'person.set-sees': (context, { id, version, jobs, prices }) => {

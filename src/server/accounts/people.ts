@@ -12,16 +12,18 @@ interface NewPerson {
   id: string;
   name: string;
   role: Rows['person']['role'];
+  /** Whose work they see, where they are of a sub. */
+  sub?: string | undefined;
   email?: string | undefined;
   phone?: string | undefined;
   /** The owner who founds the firm chooses it at once; everybody else by their invitation. */
   password?: string | undefined;
 }
 
-export function addPerson(db: Connection, { id, name, role, email, phone, password }: NewPerson): void {
+export function addPerson(db: Connection, { id, name, role, sub, email, phone, password }: NewPerson): void {
   if (password !== undefined) needHardPassword(password, [name, email ?? '']);
   insert(db, 'person', {
-    ...{ id, name, role, email: email?.toLowerCase() || null, phone: phone ?? '' },
+    ...{ id, name, role, sub: sub ?? null, email: email?.toLowerCase() || null, phone: phone ?? '' },
     password_hash: password === undefined ? null : hashSync(password),
   });
 }
@@ -86,3 +88,7 @@ export function forgetAccount(db: Connection, person: string): void {
     person,
   });
 }
+
+/** The link by which somebody of a sub answers. */
+export const keepOwnLink = (db: Connection, person: string, link: string): void =>
+  void execute(db, 'UPDATE person SET own_link = @link WHERE id = @person', { person, link });

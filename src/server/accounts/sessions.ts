@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import type { PersonView } from '@/contract/views/job';
+import type { AccountRole } from '@/contract/command';
 import { addDays } from '@/core/units/day';
 import { uuid } from '../database/id';
 import { execute, insert, queryAll, queryOne } from '../database/query';
@@ -14,6 +14,14 @@ const IDLE_DAYS = 14;
 export const MOST_DAYS = 90;
 /** So long nobody looks at the clock again: seeing somebody is a write. */
 const SEEN_EVERY_MS = 5 * 60_000;
+
+/** Whoever is signed in, of the firm or of a sub, and in which session. */
+export interface Account {
+  id: string;
+  name: string;
+  role: AccountRole;
+  session: string;
+}
 
 /** From where and with what somebody comes. */
 export interface From {
@@ -32,8 +40,8 @@ export function openSession(db: Connection, person: string, { device, source }: 
 }
 
 /** Who is signed in with a secret, and which session it is; undefined where it is none any more. */
-export function sessionOf(db: Connection, token: string, now: string): (PersonView & { session: string }) | undefined {
-  const row = queryOne<PersonView & { session: string; made_at: string; seen_at: string }>(
+export function sessionOf(db: Connection, token: string, now: string): Account | undefined {
+  const row = queryOne<Account & { made_at: string; seen_at: string }>(
     db,
     `SELECT person.id, person.name, person.role, session.id AS session, made_at, seen_at
       FROM session JOIN person ON person.id = session.person

@@ -809,13 +809,15 @@ export interface Rows {
   person: {
     id: PersonId;
     name: string;
-    role: 'contractor' | 'lead' | 'office';
+    role: 'contractor' | 'lead' | 'office' | 'sub';
     email: string | null;
     password_hash: string | null;
     version: number;
     phone: string;
     state: 'active' | 'suspended' | 'closed';
     sees_prices: 0 | 1;
+    sub: SubId | null;
+    own_link: string | null;
   };
   person_job: {
     person: PersonId;
@@ -1695,7 +1697,7 @@ export interface Defaults {
   own_rule: 'number' | 'job' | 'removed' | 'version';
   payment: 'note' | 'removed' | 'version';
   payment_step: 'percent' | 'amount' | 'due_area' | 'due_phase' | 'due_day';
-  person: 'email' | 'password_hash' | 'version' | 'phone' | 'state' | 'sees_prices';
+  person: 'email' | 'password_hash' | 'version' | 'phone' | 'state' | 'sees_prices' | 'sub' | 'own_link';
   person_job: never;
   picture: 'taken_at';
   pin: never;

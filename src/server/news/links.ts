@@ -10,7 +10,7 @@ import { unprocessable } from '../refusal';
 
 /** A link of somebody's own; only what its secret comes to is kept. */
 export function addLink(
-  context: CommandContext,
+  context: Pick<CommandContext, 'db' | 'installation' | 'now'>,
   link: {
     id: string;
     audience: Audience;

@@ -1,3 +1,4 @@
+import type { Role } from '@/contract/command';
 import type { PlanProblem } from '@/contract/views/plan';
 import type { InspectionKind } from '@/core/sequence/inspections';
 import type { Phase } from '@/core/sequence/phases';
@@ -15,9 +16,9 @@ export const firmRow = ofFirm(({ db }) => queryOne<Rows['firm']>(db, 'SELECT * F
 
 /** The people who are let in, in the order in which they came. */
 export const peopleOf = ofFirm(({ db }) =>
-  queryAll<Pick<Rows['person'], 'id' | 'name' | 'role' | 'email' | 'phone'>>(
+  queryAll<Pick<Rows['person'], 'id' | 'name' | 'email' | 'phone'> & { role: Role }>(
     db,
-    `SELECT id, name, role, email, phone FROM person WHERE state = 'active' ORDER BY rowid`,
+    `SELECT id, name, role, email, phone FROM person WHERE state = 'active' AND role <> 'sub' ORDER BY rowid`,
   ),
 );
 
@@ -25,7 +26,7 @@ export const peopleOf = ofFirm(({ db }) =>
 export const accountRows = ofFirm(({ db }) =>
   queryAll<Omit<Rows['person'], 'password_hash'> & { joined: 0 | 1 }>(
     db,
-    `SELECT id, name, role, email, phone, state, sees_prices, version, password_hash IS NOT NULL AS joined
+    `SELECT id, name, role, sub, email, phone, state, sees_prices, version, password_hash IS NOT NULL AS joined
       FROM person ORDER BY state = 'closed', rowid`,
   ),
 );

@@ -59,7 +59,8 @@ function peopleView(installation: Installation, firm: FirmReading, isOwner: bool
       .sort()
       .reverse();
     return {
-      ...{ id, version, name, role, email, phone, state, joined: joined === 1, sessions: theirs.length },
+      ...{ id, version, name, role, sub: row.sub ?? '', email, phone, state, joined: joined === 1 },
+      sessions: theirs.length,
       jobs: role === 'lead' ? (jobs.get(id) ?? []).map(({ job }) => job) : null,
       prices: role !== 'lead' || row.sees_prices === 1,
       seen: seen ? whenSeen(seen, firm) : '',

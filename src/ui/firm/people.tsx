@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import {
   addPerson,
   changePerson,
@@ -10,7 +11,7 @@ import {
   signOutPerson,
   suspendPerson,
 } from '@/contract/commands/accounts';
-import { ROLES, type Role } from '@/contract/command';
+import { ACCOUNT_ROLES, type Role } from '@/contract/command';
 import type { FirmPerson, FirmView } from '@/contract/views/firm';
 import { counted, listed } from '@/core/words/count';
 import { CheckField, CommandForm, SelectField, TextField, TicksField } from '../kit/form';
@@ -43,7 +44,7 @@ export function People({ view, role }: { view: FirmView; role: Role }) {
     >
       <Lines>
         {view.people.map((person) => (
-          <Line key={person.id} beside={<span>{person.role}</span>}>
+          <Line key={person.id} beside={<span>{roleWords(person, view.subs)}</span>}>
             <span className="fw-bold">{person.name}</span> <span className="soft">{person.email}</span>{' '}
             <Phone number={person.phone} />
             {isOwner && <SeesWords person={person} jobs={view.jobs} onOpen={() => setChoosing(person)} />}
@@ -60,7 +61,7 @@ export function People({ view, role }: { view: FirmView; role: Role }) {
             onDone={close}
             start={() => ({ id: newId(), name: '', role: 'lead' as const, email: '', phone: '' })}
           >
-            <PersonFields />
+            <PersonFields subs={view.subs} />
             <p className="small-text soft mb-0">
               They choose their password themselves: invite them once they are added.
             </p>
@@ -73,11 +74,11 @@ export function People({ view, role }: { view: FirmView; role: Role }) {
             submit="Save"
             onDone={close}
             start={() => {
-              const { id, version, name, role: theirs, email, phone } = open;
-              return { id, version, name, role: theirs, email: email ?? '', phone };
+              const { id, version, name, role: theirs, sub, email, phone } = open;
+              return { id, version, name, role: theirs, ...(sub ? { sub } : {}), email: email ?? '', phone };
             }}
           >
-            <PersonFields />
+            <PersonFields subs={view.subs} />
           </CommandForm>
         )}
       </SidePanel>
@@ -91,6 +92,9 @@ export function People({ view, role }: { view: FirmView; role: Role }) {
     </Block>
   );
 }
+
+const roleWords = ({ role, sub }: FirmPerson, subs: FirmView['subs']): string =>
+  role === 'sub' ? `of ${subs.find(({ id }) => id === sub)?.name ?? 'a sub'}` : role;
 
 /** Which jobs somebody who leads sites sees. */
 function SeesWords({ person, jobs, onOpen }: { person: FirmPerson; jobs: FirmView['jobs']; onOpen: () => void }) {
@@ -120,10 +124,11 @@ const SeesForm = ({ person, jobs, onDone }: { person: FirmPerson; jobs: FirmView
   </CommandForm>
 );
 
-const PersonFields = () => (
+const PersonFields = ({ subs }: Pick<FirmView, 'subs'>) => (
   <>
     <TextField name="name" label="Name" />
-    <SelectField name="role" label="Role" options={ROLES.map((role) => [role, role])} />
+    <SelectField name="role" label="Role" options={ACCOUNT_ROLES.map((role) => [role, role])} />
+    <IfSub subs={subs} />
     <TextField name="email" label="Address to sign in with" type="email" />
     <TextField
       name="phone"
@@ -133,6 +138,19 @@ const PersonFields = () => (
     />
   </>
 );
+
+/** Somebody of a sub sees the work of that sub on a page of their own, and nothing else. */
+function IfSub({ subs }: Pick<FirmView, 'subs'>) {
+  const role = useWatch<{ role: string }>({ name: 'role' });
+  return role === 'sub' ? (
+    <SelectField
+      name="sub"
+      label="Whose work they see"
+      hint="On a page of their own with what is agreed, when they come and what to answer: nothing else of the firm."
+      options={subs.map(({ id, name }) => [id, name] as const)}
+    />
+  ) : null;
+}
 
 /** How somebody comes in, and what can be done about it. */
 function Standing({ person, onChange }: { person: FirmPerson; onChange: () => void }) {

@@ -1,3 +1,4 @@
+import { OwnLine } from './own-line';
 import { publicRoutes } from '@/contract/routes';
 import type { CrewShared } from '@/contract/views/news';
 import { briefWarning, type SiteChoice } from '@/core/scope/brief';
@@ -16,7 +17,7 @@ import { PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 
 /** What a crew reads: where, when, in which rooms, what must be ready before, who needs the room next. */
-export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
+export function CrewPage({ view, token, own = false }: { view: CrewShared; token: string; own?: boolean }) {
   return (
     <main className="letter">
       <LetterHead view={view} />
@@ -103,6 +104,7 @@ export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
       )}
       <Ask view={view} token={token} />
       <SharedUpdates view={view} token={token} />
+      {own && <OwnLine name={view.recipient} />}
       <p className="soft small-text mt-4">
         This page opens until {formatDay(view.expiresOn, view.today)} and always shows the plan of today. Local code and
         your own licence decide how the work is done.

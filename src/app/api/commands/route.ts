@@ -4,7 +4,7 @@ import { foundFirm } from '@/contract/commands/firm';
 import { fromRequest, letIn, sessionHere, whoAsks } from '@/server/access/session';
 import type { Installation } from '@/server/installation';
 import { jsonBody, problem } from '@/server/http';
-import { openLink } from '@/server/public/links';
+import { linkOf } from '@/server/access/link';
 import { foundingCode } from '@/server/folder-check.mjs';
 import { queryOne } from '@/server/database/query';
 import { Refusal } from '@/server/refusal';
@@ -24,7 +24,7 @@ async function standing(installation: Installation, request: Request): Promise<A
       throw new Refusal(401, { code: 'other-person', message: 'Somebody else is signed in on this device now.' });
     return who;
   }
-  const link = openLink(installation, token);
+  const link = await linkOf(token);
   if (!link) throw new Refusal(404, { code: 'link-closed', message: 'This link does not open any more.' });
   const from = { ...(await fromRequest()), person: (await sessionHere())?.id ?? null };
   const { id, audience, job, sub } = link;

@@ -1,6 +1,10 @@
+import { redirect } from 'next/navigation';
 import { after } from 'next/server';
+import { routes } from '@/contract/routes';
 import { installation } from '@/server/open-installation';
-import { countOpening, openLink } from '@/server/public/links';
+import { linkOf } from '@/server/access/link';
+import { OWN } from '@/server/public/own';
+import { countOpening } from '@/server/public/links';
 import { sharing } from '@/server/reading/kept';
 import { sharedView } from '@/server/public/shared';
 import { ClosedLink } from '@/ui/public/closed-link';
@@ -16,7 +20,8 @@ export const metadata = { title: 'Shared with you', robots: { index: false } };
 /** A guessed, revoked or expired link are told alike; the answer is 404 by the route beside it. */
 export default async function SharedPage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
-  const link = openLink(installation(), token);
+  const link = await linkOf(token);
+  if (!link && token === OWN) redirect(routes.signIn());
   if (!link) return <ClosedLink />;
   const read = installation();
   const view = read.db.transaction(() => sharedView(sharing(read), link))();
@@ -28,6 +33,6 @@ export default async function SharedPage({ params }: { params: Promise<{ token: 
       <ClientPage view={view} token={token} />
     </MoneyIn>
   ) : (
-    <CrewPage view={view} token={token} />
+    <CrewPage view={view} token={token} own={token === OWN} />
   );
 }

@@ -1,5 +1,5 @@
 import { fileResponse, temporaryFile } from '@/server/files/temporary';
-import { openLink } from '@/server/public/links';
+import { linkOf } from '@/server/access/link';
 import { jobRow } from '@/server/reading/job';
 import { readJob } from '@/server/reading/reading';
 import { Refusal } from '@/server/refusal';
@@ -8,7 +8,7 @@ import { inThread } from '@/server/threads/in-thread';
 
 /** A client’s copy, once their job comes to its end. */
 export const GET = route<{ token: string }>({ need: 'link' }, async (installation, _request, params) => {
-  const link = openLink(installation, params.token);
+  const link = await linkOf(params.token);
   const state = link?.audience === 'client' && link.job ? jobRow(readJob(installation, link.job)).state : '';
   if (!link?.job || !['completing', 'closed'].includes(state))
     throw new Refusal(404, { code: 'link-closed', message: 'This link does not open that.' });

@@ -3,12 +3,12 @@ import { Refusal } from '@/server/refusal';
 import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import { keepPicture } from '@/server/files/pictures';
 import { bodyUpTo } from '@/server/body';
-import { openLink } from '@/server/public/links';
+import { linkOf } from '@/server/access/link';
 import { mayHandIn } from '@/server/public/hand-in';
 
 /** Takes one picture of a sub's as the raw body; what it shows comes with the word that names its hash. */
 export const POST = route<{ token: string }>({ need: 'link' }, async (installation, request, params) => {
-  const link = openLink(installation, params.token);
+  const link = await linkOf(params.token);
   if (link?.audience !== 'sub')
     throw new Refusal(404, { code: 'link-closed', message: 'This link takes no pictures.', field: 'picture' });
   if (!mayHandIn(link.id, installation.clock.now()))

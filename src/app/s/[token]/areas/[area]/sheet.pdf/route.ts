@@ -3,7 +3,8 @@ import { Refusal } from '@/server/refusal';
 import { originOf } from '@/server/http';
 import { paperResponse } from '@/server/papers/paper-response';
 import type { Installation } from '@/server/installation';
-import { openLink, type OpenLink } from '@/server/public/links';
+import { linkOf } from '@/server/access/link';
+import type { OpenLink } from '@/server/public/links';
 import { areasOfParty } from '@/server/public/party';
 import { areasOfCrew } from '@/server/public/shared';
 import { readFirm, readJob } from '@/server/reading/reading';
@@ -20,7 +21,7 @@ function isTheirs(installation: Installation, link: OpenLink, area: string): boo
 /** The sheet of an area with its drawings, for whoever is asked about it or works there; of no other of the house. */
 export const GET = route<{ token: string; area: string }>({ need: 'link' }, async (installation, request, params) => {
   const { token, area } = params;
-  const link = openLink(installation, token);
+  const link = await linkOf(token);
   if (!link || !isTheirs(installation, link, area))
     throw new Refusal(404, { code: 'link-closed', message: 'This link does not open that.' });
   return paperResponse(await inThread(installation, { name: 'area paper' }, area, 'sheet.pdf', originOf(request)));
