@@ -28,9 +28,6 @@ const config: NextConfig = {
           { key: 'cross-origin-opener-policy', value: 'same-origin' },
           { key: 'cross-origin-resource-policy', value: 'same-origin' },
           { key: 'permissions-policy', value: 'camera=(self), microphone=(self), geolocation=(), payment=(), usb=()' },
-          ...(process.env.AFTERMIST_SECURE === '1'
-            ? [{ key: 'strict-transport-security', value: 'max-age=31536000' }]
-            : []),
         ],
       },
     ]),

@@ -4,6 +4,7 @@ import type { CommandType, Input } from '@/contract/commands';
 import { demoId } from '../demo/seed';
 import { serve, type Running } from '../scripts/demo-server';
 import { grownCopy, NOW } from './grown';
+import { besides, high, pause } from './besides';
 import { figure, median, type Figure } from './measure';
 
 const job = demoId('signal');
@@ -24,10 +25,6 @@ const give = async <Type extends CommandType>(server: Running, type: Type, paylo
   return performance.now() - began;
 };
 
-const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
-const high = (times: readonly number[], part = 0.99): number =>
-  [...times].sort((a, b) => a - b)[Math.floor(times.length * part)] ?? Number.NaN;
-
 /** So many commands a second for a while; what each took until it was answered. */
 async function commandsFor(server: Running, seconds: number): Promise<number[]> {
   const sent: Promise<number>[] = [];
@@ -40,21 +37,6 @@ async function commandsFor(server: Running, seconds: number): Promise<number[]> 
     await pause(Math.max(0, began + (sent.length * 1000) / A_SECOND - performance.now()));
   }
   return Promise.all(sent);
-}
-
-/** What a small request waits, asked again and again while something goes on. */
-async function besides(server: Running, act: () => Promise<unknown>): Promise<number[]> {
-  const times: number[] = [];
-  const state = { over: false };
-  const going = act().finally(() => (state.over = true));
-  do {
-    const began = performance.now();
-    await (await fetch(`${server.url}/s/none`)).arrayBuffer();
-    times.push(performance.now() - began);
-    await pause(5);
-  } while (!state.over);
-  await going;
-  return times;
 }
 
 const HOSTILE = 'six foot two and three quarters '.repeat(1900);

@@ -7,6 +7,7 @@ import { layoutFigures } from './layout';
 import { quantityFigures } from './quantities';
 import { busyFigures } from './busy';
 import { pageFigures } from './pages';
+import { stormFigures } from './storms';
 import { scriptFigures } from './script';
 import { scheduleFigures } from './schedule';
 
@@ -21,6 +22,7 @@ const QUESTIONS = {
   script: scriptFigures,
   news: newsFigures,
   busy: busyFigures,
+  storms: stormFigures,
   schedule: scheduleFigures,
   narration: narrationFigures,
 };

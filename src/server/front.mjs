@@ -17,6 +17,8 @@ const METHODS = 'GET HEAD POST PUT DELETE'.split(' ');
 const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
 /** A body that never comes to its end is given up. */
 const REQUEST_MS = 120_000;
+/** Behind a certificate browsers are told, for a year, to come by it alone. What is built knows nothing of how it is served. */
+const STAY_ENCRYPTED = 'max-age=31536000';
 /** Requests under way when it is to stop are ended by themselves, but not for longer. */
 const STOP_MS = 10_000;
 
@@ -170,6 +172,7 @@ export async function startFront({ dir, host, port }) {
     // The framework reads the word off the request, and writes it into the scripts of the page.
     request.headers['content-security-policy'] = policy;
     unlessSaid(response, 'content-security-policy', policy);
+    if (process.env.AFTERMIST_SECURE === '1') unlessSaid(response, 'strict-transport-security', STAY_ENCRYPTED);
     void handle(request, response);
   });
   const url = await listen(server, { host, port });

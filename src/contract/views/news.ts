@@ -48,6 +48,8 @@ export interface LinkView {
   id: string;
   audience: Audience;
   recipient: string;
+  /** It opens by somebody’s own sign-in and has no address. */
+  own: boolean;
   expiresOn: Day;
   state: 'open' | 'expired' | 'revoked';
   opened: number;

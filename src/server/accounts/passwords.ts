@@ -1,10 +1,11 @@
+import { availableParallelism } from 'node:os';
 import { hash, verify } from '@node-rs/argon2';
 import { ZxcvbnFactory } from '@zxcvbn-ts/core';
 import { adjacencyGraphs, dictionary } from '@zxcvbn-ts/language-common';
 import { Refusal, unprocessable } from '../refusal';
 
-/** Hashes worked out at the same time, and those that may wait for it: each takes 19 MB and a core. */
-const AT_ONCE = 2;
+/** Hashes worked out at the same time, and those that may wait for it: each takes 19 MB and a core, and one is left to the pages. */
+const AT_ONCE = availableParallelism() > 2 ? 2 : 1;
 const WAITING = 20;
 
 let running = 0;

@@ -148,10 +148,10 @@ export const linkRows = (
   job: JobReading,
   subs: readonly string[],
   most: { open: number; closed: number },
-): Rows['share_link'][] =>
-  queryAll<Rows['share_link']>(
+): (Rows['share_link'] & { own: 0 | 1 })[] =>
+  queryAll(
     job.firm.db,
-    `SELECT *
+    `SELECT *, EXISTS (SELECT 1 FROM person WHERE own_link = share_link.id) AS own
       FROM share_link
       WHERE id IN (
         SELECT id FROM (SELECT id FROM share_link

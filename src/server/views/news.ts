@@ -128,6 +128,7 @@ export function newsView(
       id: link.id,
       audience: link.audience,
       recipient: link.recipient,
+      own: link.own === 1,
       expiresOn: link.expires_on,
       state: linkState(link, firm.today),
       opened: link.opened,

@@ -146,6 +146,7 @@ function IfSub({ subs }: Pick<FirmView, 'subs'>) {
     <SelectField
       name="sub"
       label="Whose work they see"
+      none="choose one"
       hint="On a page of their own with what is agreed, when they come and what to answer: nothing else of the firm."
       options={subs.map(({ id, name }) => [id, name] as const)}
     />

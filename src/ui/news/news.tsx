@@ -239,6 +239,11 @@ function Links({ view }: { view: NewsView }) {
   );
 }
 
+const stateOf = ({ own, state, expiresOn }: LinkView, today: string): string => {
+  if (own && state !== 'revoked') return 'by their own sign-in';
+  return state === 'open' ? `open until ${formatDay(expiresOn, today)}` : state;
+};
+
 function LinkLine({ link, today }: { link: LinkView; today: string }) {
   const { busy, give } = useSend();
   return (
@@ -248,8 +253,7 @@ function LinkLine({ link, today }: { link: LinkView; today: string }) {
       </span>{' '}
       <span className="soft small-text">{link.audience}</span>
       <div className="small-text soft">
-        {link.state === 'open' ? `open until ${formatDay(link.expiresOn, today)}` : link.state} · opened{' '}
-        {counted(link.opened, 'time')}
+        {stateOf(link, today)} · opened {counted(link.opened, 'time')}
       </div>
       {link.shown.length > 0 && (
         <div className="small-text soft">
@@ -264,8 +268,12 @@ function LinkLine({ link, today }: { link: LinkView; today: string }) {
       ))}
       {link.state === 'open' && (
         <div className="small-text">
-          <ShowLink link={link} />
-          {' · '}
+          {!link.own && (
+            <>
+              <ShowLink link={link} />
+              {' · '}
+            </>
+          )}
           <LinkButton
             disabled={busy}
             onClick={() =>

@@ -106,8 +106,8 @@ export function CrewPage({ view, token, own = false }: { view: CrewShared; token
       <SharedUpdates view={view} token={token} />
       {own && <OwnLine name={view.recipient} />}
       <p className="soft small-text mt-4">
-        This page opens until {formatDay(view.expiresOn, view.today)} and always shows the plan of today. Local code and
-        your own licence decide how the work is done.
+        {own ? 'This page' : `This page opens until ${formatDay(view.expiresOn, view.today)} and`} always shows the plan
+        of today. Local code and your own licence decide how the work is done.
       </p>
     </main>
   );
