@@ -144,6 +144,30 @@ function unlessSaid(response, name, value) {
   );
 }
 
+/** What opens something by itself stands in no log: the secrets of links, invitations and calendars, and what is asked for. */
+const SECRETS = /^\/(s|join|calendar|api\/join)\/(?!own\b)[^/.?]+/;
+
+/** An address as it may be kept. @param {string} url */
+export const withoutSecrets = (url) => (url.split('?', 1)[0] ?? '').replace(SECRETS, '/$1/…');
+
+/**
+ * One line of JSON for each request, once it is answered: when, from where, what, how it went and how long it took.
+ * @param {import('node:http').IncomingMessage} request @param {import('node:http').ServerResponse} response
+ */
+function logOnceAnswered(request, response) {
+  const began = performance.now();
+  response.once('close', () => {
+    const { method, url = '', headers } = request;
+    const line = { at: new Date().toISOString(), from: headers['x-forwarded-for'], method, path: withoutSecrets(url) };
+    const took = {
+      status: response.statusCode,
+      ms: Math.round(performance.now() - began),
+      whole: response.writableEnded,
+    };
+    console.log(JSON.stringify({ ...line, ...took }));
+  });
+}
+
 /** @param {{ dir: string, host: string, port: number }} terms @returns {Promise<void>} once it answers */
 export async function startFront({ dir, host, port }) {
   // What a house writes is for nobody else on the machine.
@@ -168,6 +192,7 @@ export async function startFront({ dir, host, port }) {
         })
         .end(refused.words);
     sayOrigin(trust, request.headers, request.socket.remoteAddress ?? '');
+    if (process.env.AFTERMIST_LOG === '1') logOnceAnswered(request, response);
     const policy = policyOf(randomBytes(16).toString('base64'));
     // The framework reads the word off the request, and writes it into the scripts of the page.
     request.headers['content-security-policy'] = policy;

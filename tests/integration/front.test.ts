@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { readHosts } from '@/server/environment.mjs';
-import { isOurs, refusalOf, sayOrigin, trustOf } from '@/server/front.mjs';
+import { isOurs, refusalOf, sayOrigin, trustOf, withoutSecrets } from '@/server/front.mjs';
 import { openInstallation } from '@/server/open-installation';
 import { copyDemo, demoHouse, testClock } from '../support/installations';
 import { serve, type Server } from '../support/server';
@@ -52,6 +52,19 @@ describe('what stands before the framework', () => {
     };
     expect(said('::ffff:9.9.9.9')).toEqual(['9.9.9.9', 'http', undefined]);
     expect(said('10.0.0.2')).toEqual(['5.6.7.8', 'https', undefined]);
+  });
+
+  it('keeps no secret of a link, an invitation or a calendar in its log, nor what is asked for', () => {
+    const kept = [
+      ['/s/AbC-9_x/pictures/ff?w=640', '/s/…/pictures/ff'],
+      ['/s/own/pictures/ff', '/s/own/pictures/ff'],
+      ['/join/AbC', '/join/…'],
+      ['/api/join/AbC', '/api/join/…'],
+      ['/calendar/AbC.ics', '/calendar/….ics'],
+      ['/welcome?code=ABCD-2345', '/welcome'],
+      ['/jobs/1/news', '/jobs/1/news'],
+    ];
+    expect(kept.map(([url = '']) => withoutSecrets(url))).toEqual(kept.map(([, path]) => path));
   });
 
   it('says in one line what is wrong with its names', () => {
