@@ -118,7 +118,7 @@ async function takenAt(content: Buffer, zone: Zone): Promise<string | null> {
  * Writes a file beside its place, syncs it, and only then gives it its name: a power cut leaves a whole file or none. What
  * lies there already with its length stays; what does not was damaged, and is written anew.
  */
-export async function store(file: string, content: Buffer): Promise<void> {
+async function store(file: string, content: Buffer): Promise<void> {
   if ((await sizeOf(file)) === content.length) return;
   await mkdir(dirname(file), { recursive: true });
   // A name that nobody else has: the same picture may come twice at once.
