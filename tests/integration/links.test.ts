@@ -3,6 +3,7 @@ import { pathOf } from '@/server/tokens';
 import { standingClock } from '@/server/clock';
 import { execute, queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
+import { isLookedAhead } from '@/server/access/from';
 import { showLink } from '@/server/news/showings';
 import { openLink, sharesPicture } from '@/server/public/links';
 import { readJob } from '@/server/reading/reading';
@@ -112,6 +113,18 @@ describe('a share link', () => {
       ),
     ).toBe(false);
   });
+});
+
+describe('an opening', () => {
+  it.each([
+    [{ 'user-agent': 'Mozilla/5.0 (Windows NT 10.0) Chrome/140 Safari/537.36' }, false],
+    [{ 'user-agent': 'Mozilla/5.0 (iPhone) Version/19 Mobile Safari/604.1' }, false],
+    [{ 'user-agent': 'SomeMessenger LinkPreview/2.1' }, true],
+    [{ 'user-agent': 'somebot/1.0 (+https://some.example)' }, true],
+    [{ 'user-agent': 'Mozilla/5.0 Chrome/140', 'sec-purpose': 'prefetch;prerender' }, true],
+  ])('with %j is one ahead of somebody: %s', (headers, ahead) =>
+    expect(isLookedAhead(new Headers(headers))).toBe(ahead),
+  );
 });
 
 describe('an answer in the client’s name', () => {

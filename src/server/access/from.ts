@@ -28,6 +28,11 @@ function deviceOf(agent: string): string {
   return [browser ?? 'a browser', system && `on ${system}`].filter(Boolean).join(' ');
 }
 
+/** Whether a page is only looked at ahead of somebody: a program that shows what an address leads to, or a browser’s own guess. */
+export const isLookedAhead = (headers: Pick<Headers, 'get'>): boolean =>
+  /bot\b|crawl|spider|preview|externalhit|embed/i.test(headers.get('user-agent') ?? '') ||
+  /prefetch|prerender|preview/i.test(`${headers.get('purpose') ?? ''} ${headers.get('sec-purpose') ?? ''}`);
+
 /**
  * From where and with what a request comes. Its address is written into the header by our own front: from the connection,
  * or by a proxy that is named.

@@ -1,7 +1,9 @@
+import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { after } from 'next/server';
 import { routes } from '@/contract/routes';
 import { installation } from '@/server/open-installation';
+import { isLookedAhead } from '@/server/access/from';
 import { linkOf } from '@/server/access/link';
 import { OWN } from '@/server/public/own';
 import { countOpening } from '@/server/public/links';
@@ -25,7 +27,8 @@ export default async function SharedPage({ params }: { params: Promise<{ token: 
   if (!link) return <ClosedLink />;
   const read = installation();
   const view = read.db.transaction(() => sharedView(sharing(read), link))();
-  after(() => countOpening(read, link));
+  // Nobody has opened it where a program only shows what the address leads to.
+  if (!isLookedAhead(await headers())) after(() => countOpening(read, link));
   if (view.audience === 'party') return <PartyPage view={view} token={token} />;
   if (view.audience === 'neighbour') return <NeighbourPage view={view} token={token} />;
   return view.audience === 'client' ? (
