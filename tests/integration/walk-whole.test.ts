@@ -585,6 +585,9 @@ describe('the end of a job', () => {
       inspection: null,
     };
     const who = { kind: 'link', id: link.id, audience: 'client', job: linden, sub: null } as const;
+    must(installation, 'share.make', {
+      ...{ id: link.id, audience: 'client', job: linden, recipient: link.recipient, expiresOn: link.expires_on },
+    });
     must(installation, 'client.ask', { id: newId(), text: 'the latch sticks', name: 'A. Marrow' }, who);
     must(installation, 'area.accept', { id: newId(), area: areaOf('galley', 'linden'), name: 'A. Marrow' }, who);
     expect(

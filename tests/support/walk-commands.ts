@@ -24,6 +24,11 @@ const short = (installation: Installation): void =>
 const narration = demoId('signal', 'narration');
 const linden = demoId('linden');
 const client = { kind: 'link', id: other, audience: 'client', job: linden, sub: null } as const;
+/** The link by which a client answers. */
+const linked = (installation: Installation): void =>
+  void must(installation, 'share.make', {
+    ...{ id: client.id, audience: 'client', job: linden, recipient: 'A. Marrow', expiresOn: '2027-05-01' },
+  });
 const asked = { id: demoId('linden', 'asked', '0'), version: 1 };
 
 /** Every command of a walk and of the end of a job: what it leaves. */
@@ -149,6 +154,7 @@ export const WALKS: Record<string, Given> = {
     expected: { by_client: 0, job: linden },
   },
   'area.accept': {
+    before: linked,
     who: client,
     payload: { id, area: areaOf('hall', 'linden'), name: 'A. Marrow', words: 'lovely' },
     leaves: (installation) => row(installation, 'sign_off', id),

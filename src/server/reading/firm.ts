@@ -24,7 +24,7 @@ export const peopleOf = ofFirm(({ db }) =>
 
 /** The same with how they come in; who has left comes last. */
 export const accountRows = ofFirm(({ db }) =>
-  queryAll<Omit<Rows['person'], 'password_hash'> & { joined: 0 | 1 }>(
+  queryAll<Omit<Rows['person'], 'password_hash' | 'own_link'> & { joined: 0 | 1 }>(
     db,
     `SELECT id, name, role, sub, email, phone, state, sees_prices, version, password_hash IS NOT NULL AS joined
       FROM person ORDER BY state = 'closed', rowid`,
