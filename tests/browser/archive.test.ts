@@ -54,7 +54,7 @@ describe('a job in one file', () => {
     await press(page, 'Begin');
     await page.waitForFunction(() => !location.pathname.startsWith('/welcome'));
     await page.goto(`${there.server.url}/firm`);
-    await seesText(page, 'A job in one file');
+    await seesText(page, 'In one file');
     await writeFile(`${file}.torn`, packed.subarray(0, packed.length / 2));
     await upload(page, '#archive', `${file}.torn`);
     await page.waitForSelector('.notice.bad');
