@@ -15,6 +15,8 @@ import { writeArchive, type Label } from '@/server/archive/write';
 import { queryAll, queryOne } from '@/server/database/query';
 import { pictureFile } from '@/server/files/pictures';
 import type { Installation } from '@/server/installation';
+import { readyOwnPage } from '@/server/public/own';
+import { demoId } from '../../demo/seed';
 import { renewOnce } from '@/server/plan/renew';
 import { readJob } from '@/server/reading/reading';
 import { roomsView } from '@/server/views/rooms';
@@ -173,6 +175,16 @@ describe('the archive of a job', () => {
 describe('the archive of a firm', () => {
   it('comes into an empty house with all its jobs, once, and is equal there', async () => {
     const [here, there] = [demoHouse(), ownHouse()];
+    const petra = newId();
+    must(here, 'person.add', {
+      id: petra,
+      name: 'Petra',
+      role: 'sub',
+      sub: demoId('sub', 'wiring'),
+      email: 'p@w.example',
+    });
+    // The page by which she answers is of this house alone.
+    readyOwnPage(here, petra);
     const file = place();
     expect(await writeFirmArchive(here, file)).toEqual({ name: 'Harrow & Tern Renovation' });
     const files = await filesOf(file);

@@ -1,7 +1,6 @@
 import type { AccountRole } from '@/contract/command';
 import { execute, orNull, queryOne } from '../database/query';
 import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
-import { trustClock } from '../house-clock';
 import { unprocessable } from '../refusal';
 import { invite } from './invitations';
 import { addPerson, needOwnerBesides, setSees, shutOut } from './people';
@@ -81,7 +80,6 @@ export const accountHandlers = handlers({
     // Who comes back is invited anew and chooses a password anew.
     execute(context.db, 'UPDATE person SET password_hash = NULL WHERE id = @id', { id });
   },
-  'clock.trust': (context) => trustClock(context.db, context.now),
   'person.sign-out': (context, { id }) => {
     requireRow(context, 'person', id);
     endSessions(context.db, id);

@@ -12,20 +12,23 @@ import { idsInOrderKept } from '../reading/records';
 export type Row = Record<string, string | number | null>;
 export type TableRows = Map<string, Row[]>;
 
-/** What never leaves the house. */
-const SECRETS: Readonly<Record<string, readonly string[]>> = { person: ['password_hash'] };
+/** What never leaves the house: how somebody comes in. */
+const SECRETS: Readonly<Record<string, readonly string[]>> = { person: ['password_hash', 'own_link'] };
 
 /** The number of the newest migration that the file has seen. */
 export const newestMigration = (db: Connection): number =>
   queryOne<{ number: number }>(db, 'SELECT max(number) AS number FROM migration')?.number ?? 0;
 
+/** What the file works out by itself is not written again. */
+const columnList = (db: Connection, table: string): string =>
+  columnsOf(db, table)
+    .map((name) => `"${name}"`)
+    .join(', ');
+
 const rowsWhere = (db: Connection, table: string, column: string, ids: readonly unknown[]): Row[] =>
   queryAll<Row>(
     db,
-    // What the file works out by itself is not written again.
-    `SELECT ${columnsOf(db, table)
-      .map((name) => `"${name}"`)
-      .join(', ')}
+    `SELECT ${columnList(db, table)}
       FROM "${table}"
       WHERE "${column}" IN (SELECT value FROM json_each(@ids))`,
     { ids: JSON.stringify(ids) },
@@ -35,9 +38,8 @@ const rowsWhere = (db: Connection, table: string, column: string, ids: readonly 
 export const allRows = (db: Connection, table: string): Row[] =>
   queryAll<Row>(
     db,
-    `SELECT ${columnsOf(db, table)
-      .map((name) => `"${name}"`)
-      .join(', ')} FROM "${table}"`,
+    `SELECT ${columnList(db, table)}
+      FROM "${table}"`,
   ).map((row) => without(row, SECRETS[table] ?? []));
 
 const keyOf = (row: Row): string => JSON.stringify(row);

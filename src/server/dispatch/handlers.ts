@@ -26,6 +26,7 @@ import { provisionHandlers } from '../sites/provisions';
 import { workedDayHandlers } from '../sites/worked-days';
 import { licenceHandlers } from '../firm/licences';
 import { newsRuleHandlers } from '../firm/news-rules';
+import { upkeepHandlers } from '../firm/upkeep';
 import { visitHandlers } from '../visits/commands';
 import { reminderHandlers } from '../visits/reminders';
 import { doneHandlers } from '../walks/done';
@@ -95,6 +96,7 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   reminderHandlers,
   accountHandlers,
   newsRuleHandlers,
+  upkeepHandlers,
   licenceHandlers,
   doneHandlers,
   quietHandlers,

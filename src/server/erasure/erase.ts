@@ -105,7 +105,7 @@ function needWords({ db }: Installation, { words, person }: ErasureTerms): void 
     const said = words.length === 0 ? 'Nothing' : `“${words[vague] ?? ''}”`;
     throw unprocessable(
       'names-nobody',
-      `${said} names nobody: write a name of three letters or more, an address, or a whole number.`,
+      `${said} names nobody: write a name of three letters or more with its capital, an address, or a whole number.`,
       'words',
     );
   }

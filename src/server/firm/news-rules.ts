@@ -9,12 +9,6 @@ export const toldByHour = (db: Connection, day: Day): void =>
   void execute(db, 'UPDATE firm SET told_on = @day', { day });
 
 export const newsRuleHandlers = handlers({
-  'firm.set-retention': (context, { recordings, origins, neighbours }) =>
-    void execute(
-      context.db,
-      'UPDATE firm SET keep_recordings = @recordings, keep_origins = @origins, keep_neighbours = @neighbours',
-      { recordings: orNull(recordings), origins: orNull(origins), neighbours: orNull(neighbours) },
-    ),
   'firm.set-news-rules': (context, { tellHour, tellSoon, remindSubDays, remindClientDays }) =>
     void execute(
       context.db,

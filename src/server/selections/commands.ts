@@ -156,8 +156,8 @@ function add(
   });
 }
 
-/** One of the alternatives becomes the choice, kept as a decision with its reason. */
-function take(context: PlanContext, row: Row, alternative: string, reason: string): void {
+/** One of the alternatives becomes the choice, kept as a decision with its reason. @returns it */
+function take(context: PlanContext, row: Row, alternative: string, reason: string): Alternative {
   if (isOrdered(row.state))
     throw unprocessable('ordered-already', 'This is ordered; take the order back to choose again.', 'id');
   const taken = (JSON.parse(row.alternatives) as Alternative[]).find((entry) => entry.id === alternative);
@@ -183,6 +183,7 @@ function take(context: PlanContext, row: Row, alternative: string, reason: strin
     reason,
   });
   context.replan(row.job, goodsCause(row, 'chosen'));
+  return taken;
 }
 
 export const selectionHandlers = handlers({
@@ -303,15 +304,15 @@ export const selectionHandlers = handlers({
     context.logFor(row.job);
   },
   'selection.choose': (context, { id, version, alternative, reason }) =>
-    take(context, needSelection(context, id, version), alternative, reason),
+    void take(context, needSelection(context, id, version), alternative, reason),
   'selection.pick': (context, { id, alternative, name, words }) => {
     const row = requireRow(context, 'selection', id);
     needClientOf(context, row.job);
     if (row.removed || row.decides !== 'client' || row.state !== 'open')
       throw unprocessable('not-asked', 'This is settled already, or is not yours to choose.', 'id');
-    const taken = (JSON.parse(row.alternatives) as Alternative[]).find((entry) => entry.id === alternative);
-    confirmToClient(context, row.job, { name, what: `${row.category}: ${taken?.choice ?? ''}` });
-    take(context, row, alternative, words.trim() ? `${name} says: ${words.trim()}` : `${name} chose it`);
+    const reason = words.trim() ? `${name} says: ${words.trim()}` : `${name} chose it`;
+    const { choice } = take(context, row, alternative, reason);
+    confirmToClient(context, row.job, { name, what: `${row.category}: ${choice}` });
   },
   'selection.check': (context, { id, version, verdict, quantity, text, picture }) => {
     const row = needSelection(context, id, version);
