@@ -1,10 +1,9 @@
 import { readFirm, readJob } from '@/server/reading/reading';
-import { beforeAll, describe, expect, inject, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { phaseFacts } from '@/core/sequence/phases';
 import { daysBetween, formatDay } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { queryOne } from '@/server/database/query';
-import { openInstallation } from '@/server/open-installation';
 import type { Installation } from '@/server/installation';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { readPlan, type StoredPlan } from '@/server/reading/plan';
@@ -18,7 +17,7 @@ import { roomView } from '@/server/views/room';
 import { roomsView } from '@/server/views/rooms';
 import { todayView } from '@/server/views/today';
 import { DEMO_JOBS, demoId } from '../../demo/seed';
-import { root, testClock, TODAY } from '../support/installations';
+import { sharedDemo, TODAY } from '../support/installations';
 import { waitSaid } from '../support/said';
 
 let installation: Installation;
@@ -26,7 +25,7 @@ let plan: StoredPlan;
 
 // Only read from: all stories share the seeded house itself.
 beforeAll(() => {
-  installation = openInstallation({ folder: inject('demo'), root, clock: testClock() });
+  installation = sharedDemo();
   const found = readPlan(installation.db);
   if (!found) throw new Error('The demo has no plan.');
   plan = found;

@@ -2,10 +2,9 @@ import { NO_CURRENCY } from '@/core/units/money';
 import { phrase } from '@/core/words/phrase';
 import { readFirm, readJob } from '@/server/reading/reading';
 import { pathOfFeed } from '@/server/tokens';
-import { beforeAll, describe, expect, inject, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import type { ClientShared, CrewShared } from '@/contract/views/news';
 import type { RoomsView } from '@/contract/views/job';
-import { openInstallation } from '@/server/open-installation';
 import type { Installation } from '@/server/installation';
 import { scheduleView } from '@/server/views/board';
 import { roomView } from '@/server/views/room';
@@ -20,7 +19,7 @@ import type { Walking } from '@/ui/walks/use-walk';
 import { Route } from '@/ui/walks/route';
 import { walkPack } from '@/server/views/pack';
 import { demoId } from '../../demo/seed';
-import { areaOf, root, signalHouse, testClock, TODAY } from '../support/installations';
+import { areaOf, sharedDemo, signalHouse, TODAY } from '../support/installations';
 import { count, html, words } from '../support/read';
 import { coordinationView } from '@/server/views/coordination';
 import { progressView } from '@/server/views/progress';
@@ -33,7 +32,7 @@ import { build } from '../support/synthetic';
 
 let installation: Installation;
 beforeAll(() => {
-  installation = openInstallation({ folder: inject('demo'), root, clock: testClock() });
+  installation = sharedDemo();
 });
 
 const rooms = (job = signalHouse): RoomsView => roomsView(readJob(installation, job));

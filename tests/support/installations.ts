@@ -1,7 +1,7 @@
 import { copyFileSync, mkdtempSync, readdirSync, rmSync, symlinkSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { inject, onTestFinished } from 'vitest';
+import { afterAll, inject, onTestFinished } from 'vitest';
 import { v7 } from 'uuid';
 import type { Command, CommandAnswer } from '@/contract/command';
 import type { CommandType, Input } from '@/contract/commands';
@@ -58,6 +58,16 @@ export function copyDemo(path: string): string {
   return path;
 }
 export const demoFolder = (): string => copyDemo(folder());
+/** A copy that all tests of a file read from; none opens the seeded firm itself, whose log would come and go. */
+export function sharedDemo(): Installation {
+  const path = mkdtempSync(join(tmpdir(), 'aftermist-'));
+  const installation = openInstallation({ folder: copyDemo(path), root, clock: testClock() });
+  afterAll(() => {
+    installation.db.close();
+    rmSync(path, { recursive: true, force: true });
+  });
+  return installation;
+}
 /** A copy of the demo firm; `outside` takes the place of stand-ins. */
 export const demoHouse = (outside: Partial<Outside> = {}): Installation => opened(demoFolder(), outside);
 
