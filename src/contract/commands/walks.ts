@@ -35,7 +35,7 @@ export const LARGEST_PICTURE = 25 * 1024 * 1024;
 const said = () =>
   object({
     narration: field.id(),
-    draft: field.line('the draft', 60),
+    draft: field.line('the draft', 200),
     words: field.text('the words', 2000),
     start: number().required().min(0).max(100_000),
     end: number().required().min(0).max(100_000),
@@ -303,8 +303,8 @@ export const keepNarration = command(
     recording: hash('the recording'),
   }).noUnknown(),
 );
-/** `draft`: its kind and second, as the reader gives them. */
-const aboutDraft = { narration: field.id(), draft: field.line('the draft', 60) };
+/** `draft`: its name, as the reader gives it. */
+const aboutDraft = { narration: field.id(), draft: field.line('the draft', 200) };
 export const dropDraft = command('draft.drop', EVERYBODY, 'firm', object(aboutDraft).noUnknown());
 export const restoreDraft = command('draft.restore', EVERYBODY, 'firm', object(aboutDraft).noUnknown());
 

@@ -1,5 +1,5 @@
 import { readCsv } from '../csv';
-import type { NamedArea } from './places';
+import type { NamedArea } from './area-aliases';
 
 const COLUMNS = { area: true, synonyms: false, kind: false, level: false, works: false, size: false };
 

@@ -54,17 +54,44 @@ export interface Draft extends Reading {
   words: string;
   /** One of the job's areas by name; null for the job as a whole, or where nobody said. */
   area: string | null;
-  /** 0…1: how much speaks for it. */
+  /** 0…1: how likely it is right in its kind and place. */
   confidence: number;
+  /** Where it was said is not clear: the area is only the likeliest. */
+  unclear?: true;
 }
 
-/** A name for each draft of a narration by its kind and second, the same whenever the same text is read. */
+/** So much of a draft's words is kept in its name. */
+const NAMED = 150;
+const wordsIn = (text: string): string[] => text.toLowerCase().match(/[\p{L}\p{N}']+/gu) ?? [];
+
+/**
+ * A name for each draft of a narration: its kind and second, and its words. What was settled is known again by the words
+ * (`isSettled`), so that a reader that hears better does not ask anew.
+ */
 export function draftKeys(drafts: readonly Draft[]): string[] {
   const seen = new Map<string, number>();
   return drafts.map((draft) => {
-    const key = `${draft.kind}@${draft.start.toFixed(1)}`;
-    const count = (seen.get(key) ?? 0) + 1;
-    seen.set(key, count);
-    return count === 1 ? key : `${key}#${count}`;
+    const at = `${draft.kind}@${draft.start.toFixed(1)}`;
+    const count = (seen.get(at) ?? 0) + 1;
+    seen.set(at, count);
+    return `${count === 1 ? at : `${at}#${count}`} ${wordsIn(draft.words).join(' ').slice(0, NAMED)}`.trim();
+  });
+}
+
+const secondIn = (key: string): number => Number(/@([\d.]+)/.exec(key)?.[1] ?? 0);
+const saidIn = (key: string): string[] => key.split(' ').slice(1);
+/** The same words may be said twice on a walk, not within a minute. */
+const NEAR = 60;
+
+/** Whether a draft was accepted or dropped before: by its name, or by most of its words said about then. */
+export function isSettled(key: string, settled: readonly string[]): boolean {
+  const own = saidIn(key);
+  return settled.some((other) => {
+    if (other === key || key.startsWith(`${other} `)) return true;
+    const said = saidIn(other);
+    const fewer = Math.min(own.length, said.length);
+    if (fewer < 3 || Math.abs(secondIn(key) - secondIn(other)) > NEAR) return false;
+    const words = new Set(said);
+    return own.filter((word) => words.has(word)).length >= 0.6 * fewer && own.length <= 3 * said.length;
   });
 }

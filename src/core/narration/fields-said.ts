@@ -211,11 +211,25 @@ const FILLER = pattern(
   'by the way) )+',
 );
 
-/** What a text is about, in its own words: without the fillers before it, no more than a line. */
-export function subjectSaid(text: string): string {
+/** Where what a thing is ends, and what is said of it begins. */
+const SAID_OF =
+  /^(?:is|are|'s|was|were|has|have|had|will|would|can|could|gets?|got|needs?|wants?|stays?|goes|comes|came|does|do|did)$/;
+const THING: ReadonlySet<string> = new Set(['measurement', 'order', 'selection', 'remaining', 'gate']);
+
+/**
+ * What a text is about, in its own words: the thing by itself where a size, a choice or a delivery is told of it, else what
+ * is said without the fillers before it, no more than a line.
+ */
+export function subjectSaid(text: string, kind?: string): string {
   const words = ` ${text.trim()} `.trimStart().replace(FILLER, '').trim().split(' ');
-  return words
-    .slice(0, 16)
+  const verb = words.findIndex((word) => SAID_OF.test(word));
+  const thing = words.slice(0, verb === -1 ? 0 : verb);
+  const named = thing.filter(
+    (word) => word.length > 3 && !/^(?:that|this|they|there|them|these|those|which|nobody)$/.test(word),
+  );
+  const kept =
+    kind !== undefined && THING.has(kind) && named.length > 0 && thing.length <= 10 ? thing : words.slice(0, 16);
+  return kept
     .join(' ')
     .replace(/ 's\b/g, "'s")
     .replace(/ not\b/g, ' not');

@@ -31,7 +31,7 @@ const GOES_ON = pattern(
  * Sizes in one sentence: “five foot two wide by three foot nine high”, “eighteen hundred, no, eighteen forty wide, and
  * two seven fifty”. Counts, lumber (“a two by four”), amounts (“four feet of it”) and areas are none.
  */
-export function measuresSaid(words: readonly string[], metric: boolean): MeasureSaid[] {
+export function measuresSaid(words: readonly string[], metric: boolean, certain = false): MeasureSaid[] {
   const found: (SpokenLength & { metres?: boolean })[] = [];
   for (let at = 0; at < words.length; at++) {
     const before = words[at - 1] ?? '';
@@ -63,7 +63,7 @@ export function measuresSaid(words: readonly string[], metric: boolean): Measure
     if (!describes && !amount) found.push(length);
     at = length.to - 1;
   }
-  return grouped(words, found, metric);
+  return grouped(words, found, metric, certain);
 }
 
 /** “The room's twelve by sixteen” are feet. */
@@ -75,7 +75,12 @@ const inFeet = (side: SpokenLength): SpokenLength => ({
   sure: true,
 });
 
-function grouped(words: readonly string[], found: readonly SpokenLength[], metric: boolean): MeasureSaid[] {
+function grouped(
+  words: readonly string[],
+  found: readonly SpokenLength[],
+  metric: boolean,
+  certain: boolean,
+): MeasureSaid[] {
   const text = (from: number, to: number): string => ` ${words.slice(from, to).join(' ')} `;
   const measures: MeasureSaid[] = [];
   for (const length of found) {
@@ -108,6 +113,11 @@ function grouped(words: readonly string[], found: readonly SpokenLength[], metri
       ROOMS.test(text(0, words.length))
     )
       [one.first, one.second] = [inFeet(one.first), inFeet(one.second)];
+  // Where it is known that a size is told, a bare number is one.
+  if (certain && measures.length > 0) {
+    const sure = measures.filter((measure) => measure.first.sure || measure.second?.sure === true);
+    return sure.length > 0 ? sure : measures.filter((measure) => measure.first.value > 3);
+  }
   return measures.filter(
     (measure) =>
       measure.first.sure ||

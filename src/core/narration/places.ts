@@ -1,186 +1,267 @@
-import { pattern } from '../pattern';
-import { wordsOf, type Word } from './words';
+import { aliasesOf, AREA_KINDS, areaKindOf, type Alias, type NamedArea } from './area-aliases';
+import { classesOf, doesOf, stemOf } from './word-classes';
+import { scoresOf, type Layer, type Show } from './weights';
+import type { Clause, Named } from './clauses';
+import type { Word } from './words';
 
-/** An area as the speaker may call it. */
-export interface NamedArea {
-  name: string;
-  synonyms: readonly string[];
-}
-
-const set = (text: string): ReadonlySet<string> => new Set(text.split(' '));
-const DETERMINERS = set('the this our their her his that');
-/** Said before a name by somebody who stands there or goes there. */
-const STANDING = set(
-  'back here still out down up over so and now then okay right again start starting begin standing am are we ' +
-    'first next finally lastly on coming come go going in',
-);
-const LEADS_THERE = set('down up out inside round around along onto into through to in on at with enter entering');
-const GOING = set(
-  'through over down out up back on going go come coming round moving move across along next off run walk ' +
-    'walking get head heading in now right onto way around step',
-);
-/** Pipes and drains go places; the speaker does not go with them. */
-const RUNS = set('runs run goes leads opens drains vents carries feeds empties connects looks backs');
-const AWAY = set(
-  'of behind for from above below under over beside against near between by than like as per holding matching ' +
-    'facing towards toward past',
-);
-/** What a name in front of it only describes. */
-const THINGS = set(
-  'floor floors cabinet cabinets sink window windows door doors wall walls ceiling tile tiles light lights ' +
-    'counter counters worktop worktops side end units unit beam joists drain duct pipe pipes fan radiator stair ' +
-    'stairs roof gutter gate trim paint fridge hood switch sockets circuit wiring plumbing vanity mirror shower ' +
-    "valve island table chairs floorboards boards skirting guys crew people's",
-);
-const WHOLE =
-  /^(?:whole house|whole job|whole place|whole site|whole building|in general|every room|any room|what else)(?: |$)/;
-const WHOLE_BEGINS = set('whole in every any what generally overall everywhere throughout all last one before');
-/** So only where a sentence begins with it. */
-const WHOLE_FIRST = pattern(
-  '',
-  String.raw`^(?:generally|overall|everywhere|throughout|all over|what is left|what 's left|`,
-  'last thing|one more thing|before i go|last of all)(?: |$)(?!to )',
-);
-
-interface Mention {
+/** An area named in what was said. */
+export interface Mention {
   from: number;
   to: number;
   area: number | null;
+  called: Alias['called'];
 }
+
+/** Every mention of an area, the longest name where several fit. */
+export function mentionsIn(words: readonly Word[], areas: readonly NamedArea[]): Mention[] {
+  const aliases = aliasesOf(areas);
+  const mentions: Mention[] = [];
+  for (let at = 0; at < words.length; at++) {
+    const alias = aliases
+      .get(words[at]?.text ?? '')
+      ?.find(({ parts }) => parts.every((part, by) => words[at + by]?.text === part));
+    if (!alias) continue;
+    mentions.push({ from: at, to: at + alias.parts.length, area: alias.area, called: alias.called });
+    at += alias.parts.length - 1;
+  }
+  return mentions;
+}
+
+/** Where areas are named, for cutting into clauses. */
+export const namedIn = (mentions: readonly Mention[]): Named => ({
+  begins: new Map(mentions.map((mention) => [mention.from, mention.called])),
+  ended: new Map(mentions.map((mention) => [mention.to, mention.called])),
+});
+
+const few = (count: number): string => (count > 3 ? '4' : String(count));
+const DETERMINER = /^(?:the|this|that|our|their|her|his|my|your|these|those)$/;
+const MOTION =
+  /^(?:go|going|goes|come|coming|walk|walking|head|heading|move|moving|step|start|starting|pop|run|running|now|next|then|on|let|look|looking|quick|over)$/;
+const TOWARD = /^(?:to|into|through|down|up|out|round|over|onto|inside|outside|along)$/;
+const cutOf = (score: number): string =>
+  score < -2.5 ? 'a' : score < -1 ? 'b' : score < 0 ? 'c' : score < 1.5 ? 'd' : 'e';
+
+/** What is known of the walk so far where an area is named. */
+export interface Path {
+  /** Where the speaker is; undefined before any was named. */
+  area: number | null | undefined;
+  seen: ReadonlySet<number | null>;
+  /** Words since the speaker came here. */
+  since: number;
+}
+
+/** What speaks for the speaker being in, or going to, the area that he names. */
+export function mentionFeatures(
+  words: readonly Word[],
+  mention: Mention,
+  cuts: Float64Array,
+  here: Path,
+  tell: Show,
+): void {
+  const text = (at: number): string => words[at]?.text ?? '#';
+  const does = (at: number): string => (words[at] ? doesOf(text(at)) : '#');
+  const kind = (at: number): string => (words[at] ? classesOf(text(at))[0]! : '#');
+  const cut = (at: number): string => (at <= 0 || at >= words.length ? 'e' : cutOf(cuts[at]!));
+  const { from, to, called } = mention;
+  const determined = from > 0 && DETERMINER.test(text(from - 1));
+  const start = determined ? from - 1 : from;
+  const det = !determined ? '' : /^(?:the|this)$/.test(text(from - 1)) ? text(from - 1) : 'other';
+  let clause = start;
+  while (clause > 0 && start - clause < 8 && cuts[clause]! < 0) clause -= 1;
+  const lead = start - clause;
+  const own = kind(to - 1);
+  const [before, after] = [cut(start), cut(to)];
+  tell('bias');
+  tell(`called:${called}`);
+  tell(`called:${called}:${det}`);
+  tell(`words:${to - from}`);
+  tell(`own:${own}`);
+  tell(`det:${det}`);
+  tell(`cuts:${before}:${after}`);
+  tell(`cuts:${before}:${after}:${det}`);
+  tell(`cuts:${before}:${after}:${called}`);
+  tell(`before:${before}:${det}`);
+  tell(`after:${after}`);
+  tell(`after:${after}:${does(to)}`);
+  tell(`lead:${few(lead)}:${after}`);
+  tell(`lead:${few(lead)}:${det}`);
+  tell(`b1:${text(start - 1)}`);
+  tell(`b1:${text(start - 1)}:${det}`);
+  tell(`b1:${text(start - 1)}:${before}`);
+  tell(`b2:${text(start - 2)}:${text(start - 1)}`);
+  tell(`d1:${does(start - 1)}:${det}`);
+  tell(`d2:${does(start - 2)}:${does(start - 1)}`);
+  tell(`d3:${does(start - 3)}:${does(start - 2)}:${does(start - 1)}`);
+  tell(`a1:${text(to)}`);
+  tell(`a1:${text(to)}:${det}`);
+  tell(`ad:${does(to)}`);
+  tell(`ad:${does(to)}:${det}:${called}`);
+  tell(`ad2:${does(to)}:${does(to + 1)}`);
+  tell(`ak:${kind(to)}:${det}`);
+  tell(`da:${does(start - 1)}:${does(to)}`);
+  tell(`da:${does(start - 1)}:${det}:${does(to)}`);
+  tell(`ka:${kind(start - 1)}:${own}:${kind(to)}`);
+  tell(`stop:${words[to - 1]?.stop ?? ''}:${start === 0 ? '.' : (words[start - 1]?.stop ?? '')}`);
+  if ((words[start]?.gap ?? 0) > 0.3) tell('pause');
+  let verb = false;
+  for (let at = clause; at < start; at++) {
+    const word = text(at);
+    if (MOTION.test(word)) tell('motion');
+    if (TOWARD.test(word)) tell(`toward:${start - at}`);
+    if (word === 'back' || word === 'again') tell('again');
+    if (/^(?:is|'s|are|has|have|needs?|wants?|get|gets)$/.test(word)) verb = true;
+  }
+  if (verb) tell(`after verb:${det}`.replace(' ', '-'));
+  if (here.area === undefined) tell('nowhere');
+  else tell(`since:${here.since < 8 ? 0 : here.since < 25 ? 1 : here.since < 60 ? 2 : here.since < 150 ? 3 : 4}`);
+  if (here.seen.has(mention.area)) {
+    tell('seen');
+    tell(`seen:${before}:${after}`);
+    tell(`seen:${does(start - 1)}`);
+  } else {
+    tell(`new:${called}`);
+    tell(`new:${before}:${after}:${det}`);
+  }
+}
+
+/** What a clause tells of where it is said: words that belong to a kitchen, a roof, a yard. */
+export function settingFeatures(texts: readonly string[], tell: Show): void {
+  tell('bias');
+  const seen = new Set<string>();
+  texts.forEach((word, at) => {
+    for (const feature of [`w:${stemOf(word)}`, `c:${classesOf(word)[0]!}`, `ww:${word}:${texts[at + 1] ?? '#'}`])
+      if (!seen.has(feature)) {
+        seen.add(feature);
+        tell(feature);
+      }
+  });
+}
+
+/** Where the speaker is at each clause, and how sure that is. */
+export interface Place {
+  /** Index of an area; null for the job as a whole, or where nothing was named yet. */
+  area: number | null;
+  /** 0…1. */
+  sure: number;
+}
+
+export interface PlaceLayers {
+  /** Whether who names an area is there or goes there. */
+  moves: Layer;
+  /** What is said in what kind of area. */
+  setting: Layer;
+}
+
+interface Way extends Path {
+  score: number;
+  /** That the speaker is where this way has him, by the names heard since. */
+  sure: number;
+  trail: Trail | undefined;
+}
+interface Trail {
+  clause: number;
+  area: number | null | undefined;
+  sure: number;
+  before: Trail | undefined;
+}
+
+/** So many ways through the job are kept in mind at once. */
+const WAYS = 10;
+/** What a clause's setting weighs beside a move: one word in the wrong room is no proof, ten are. */
+const SETTING = 0.3;
+/** No clause by itself says more than this. */
+const MOST = 0.7;
+
+const chance = (score: number): number => 1 / (1 + Math.exp(-score));
+const logChance = (score: number): number => -Math.log1p(Math.exp(-score));
 
 /**
- * Where the speaker is at every word: the index of an area, or null for the job as a whole or where nothing was named
- * yet. A name moves him when he says that he goes or stands there, or when he says it alone like a heading; what only
- * describes a thing (a kitchen floor) or lies elsewhere (behind the bath) does not.
+ * Follows the speaker through the job. Each name of an area may be a move or not; the ways that fit best what is said later
+ * are kept, so that a move not heard clearly is found by what was said there.
  */
-export function placesOf(words: readonly Word[], areas: readonly NamedArea[]): (number | null)[] {
-  const names = namesOf(areas);
-  const places: (number | null)[] = [];
-  let here: number | null = null;
-  let at = 0;
-  while (at < words.length) {
-    const mention = mentionAt(words, at, names, here);
-    if (mention) {
-      here = mention.area;
-      while (at < mention.to) places[at++] = here;
-    } else places[at++] = here;
-  }
-  return places;
-}
-
-type Names = Map<string, { parts: string[]; area: number }[]>;
-
-/** By their first word, the longest first. */
-function namesOf(areas: readonly NamedArea[]): Names {
-  const names: Names = new Map();
-  areas.forEach((area, index) => {
-    for (const name of [area.name, ...area.synonyms]) {
-      const parts = wordsOf([{ start: 0, end: 0, text: name }]).map((word) => word.text);
-      if (parts[0] && DETERMINERS.has(parts[0]) && parts.length > 1) parts.shift();
-      const first = parts[0];
-      if (first) names.set(first, [...(names.get(first) ?? []), { parts, area: index }]);
+export function placesOf(
+  words: readonly Word[],
+  clauses: readonly Clause[],
+  mentions: readonly Mention[],
+  cuts: Float64Array,
+  areas: readonly NamedArea[],
+  { moves, setting }: PlaceLayers,
+  from?: number | null,
+): Place[] {
+  const kinds = areas.map((area) => AREA_KINDS.indexOf(areaKindOf(area)));
+  const whole = AREA_KINDS.indexOf('whole');
+  let ways: Way[] = [
+    { area: from, seen: new Set(from === undefined ? [] : [from]), since: 0, score: 0, sure: 1, trail: undefined },
+  ];
+  let next = 0;
+  clauses.forEach((clause, index) => {
+    for (; (mentions[next]?.from ?? Infinity) < clause.to; next++) {
+      const mention = mentions[next]!;
+      const more: Way[] = [];
+      for (const way of ways) {
+        if (way.area === mention.area && way.area !== undefined) {
+          more.push(way);
+          continue;
+        }
+        const [score = 0] = scoresOf(moves, (tell) => mentionFeatures(words, mention, cuts, way, tell));
+        more.push(
+          { ...way, score: way.score + logChance(-score), sure: Math.min(way.sure, 1 - chance(score)) },
+          {
+            area: mention.area,
+            seen: way.seen.has(mention.area) ? way.seen : new Set([...way.seen, mention.area]),
+            since: 0,
+            score: way.score + logChance(score),
+            sure: chance(score),
+            trail: way.trail,
+          },
+        );
+      }
+      ways = bestWays(more);
     }
+    const own = words.slice(clause.from, clause.to).map((word) => word.text);
+    const settings = scoresOf(setting, (tell) => settingFeatures(own, tell));
+    const most = Math.max(...settings);
+    const sum = most + Math.log(settings.reduce((all, value) => all + Math.exp(value - most), 0));
+    ways = ways.map((way) => {
+      const kind = way.area === undefined || way.area === null ? whole : kinds[way.area]!;
+      return {
+        ...way,
+        since: way.since + own.length,
+        score: way.score + SETTING * Math.max(-MOST, Math.min(MOST, settings[kind]! - sum)),
+        trail: { clause: index, area: way.area, sure: way.sure, before: way.trail },
+      };
+    });
   });
-  for (const list of names.values()) list.sort((a, b) => b.parts.length - a.parts.length);
-  return names;
+  return settled(ways, clauses.length);
 }
 
-function mentionAt(words: readonly Word[], at: number, names: Names, here: number | null): Mention | undefined {
-  const text = (index: number): string => words[index]?.text ?? '';
-  const ahead = WHOLE_BEGINS.has(text(at)) ? [0, 1, 2, 3].map((step) => text(at + step)).join(' ') : '';
-  if (WHOLE.test(ahead) || (WHOLE_FIRST.test(ahead) && opens(words, at))) return { from: at, to: at + 2, area: null };
-  const name = names.get(text(at))?.find(({ parts }) => parts.every((part, step) => text(at + step) === part));
-  if (!name) return undefined;
-  const to = at + name.parts.length;
-  return moves(words, at, to, here) ? { from: at, to, area: name.area } : undefined;
-}
-
-/** Said first after a silence, a full stop or a word that opens a new thought. */
-const opens = (words: readonly Word[], at: number): boolean =>
-  begins(words, at) ||
-  (/^(?:okay|right|now|so|then|next|well|oh|and)$/.test(words[at - 1]?.text ?? '') &&
-    (begins(words, at - 1) || /^(?:okay|right|next)$/.test(words[at - 1]?.text ?? '')));
-const ends = (word: Word | undefined): boolean => word === undefined || word.stop !== '';
-const begins = (words: readonly Word[], at: number): boolean =>
-  at === 0 || words[at - 1]?.stop === '.' || (words[at]?.gap ?? 0) >= 0.6;
-
-function moves(words: readonly Word[], from: number, to: number, here: number | null): boolean {
-  const text = (index: number): string => words[index]?.text ?? '';
-  const determined = DETERMINERS.has(text(from - 1)) && words[from - 1]?.stop === '';
-  const first = determined ? from - 1 : from;
-  const before = first > 0 && words[first - 1]?.stop !== '.' ? text(first - 1) : '';
-  const follows = text(to);
-  const describes = THINGS.has(follows) && words[to - 1]?.stop === '';
-  // “Kitchen cabinets are late”, said before anything else: it is about that room all the same.
-  if (describes)
-    return (
-      !determined &&
-      (here === null
-        ? begins(words, first)
-        : words[first - 1]?.stop !== '.' && opens(words, first) && words[first - 1]?.stop !== ',')
-    );
-  if (begins(words, first)) return !(follows === "'s" && determined && !ends(words[to - 1])) || !determined;
-  if (ends(words[first - 1]) && ends(words[to - 1])) return true;
-  if (/^(?:first|next)$/.test(follows)) return true;
-  if (AWAY.has(before)) return false;
-  const earlier = text(first - 2);
-  if (LEADS_THERE.has(before)) {
-    if (RUNS.has(earlier) && !/^(?:we|i|us|me|let)$/.test(text(first - 3))) return false;
-    if (before === 'to' || before === 'through' || before === 'into' || before === 'onto')
-      return (
-        here === null ||
-        begins(words, first - 1) ||
-        setsOut(words, first - 2) ||
-        GOING.has(earlier) ||
-        /^(?:we|i|us|me|let|you)$/.test(earlier) ||
-        GOING.has(text(first - 3))
-      );
-    if (before === 'in' || before === 'on' || before === 'at' || before === 'with' || before === 'inside')
-      return (
-        here === null ||
-        begins(words, first - 1) ||
-        STANDING.has(earlier) ||
-        GOING.has(text(first - 3)) ||
-        words[to - 1]?.stop === '.' ||
-        text(first - 3) === 'here'
-      );
-    return true;
+/** The best ways, one for each place they have come to. */
+function bestWays(ways: readonly Way[]): Way[] {
+  const kept: Way[] = [];
+  for (const way of [...ways].sort((a, b) => b.score - a.score)) {
+    if (kept.length >= WAYS) break;
+    if (!kept.some((other) => other.area === way.area && other.trail?.area === way.trail?.area)) kept.push(way);
   }
-  if (before === 'is' || before === "'s")
-    return /^(?:this|here|next|that|it)$/.test(earlier) && (!/^(?:that|it)$/.test(earlier) || ends(words[to - 1]));
-  if (/^(?:now|right|okay|then|next|finally|lastly|anyway|upstairs|downstairs|outside|inside)$/.test(before))
-    return true;
-  if (/^(?:and|so|well|oh)$/.test(before))
-    return (
-      to - from > 1 ||
-      ends(words[to - 1]) ||
-      (begins(words, first - 1) &&
-        !/^(?:is|'s|has|was|are|needs?|wants?|will|gets?|goes|comes?|stays?|of)$/.test(follows))
-    );
-  // A bare name in the stream of words is a heading, unless something before it makes it part of a phrase.
-  return (
-    !determined &&
-    (!ofPhrase(before) ||
-      (before === 'back' && /^(?:out|round|around|in|up|down)$/.test(earlier)) ||
-      (before === 'one' && to - from > 1 && /^(?:last|next)$/.test(earlier))) &&
-    (to - from > 1 || !/^(?:is|'s|has|was|of|and|for)$/.test(follows))
-  );
+  return kept;
 }
 
-/** The sentence began with going somewhere: “through the swing door to …”. */
-function setsOut(words: readonly Word[], at: number): boolean {
-  let from = at;
-  while (!begins(words, from) && at - from < 8) from -= 1;
-  return /^(?:through|down|up|out|over|across|along|back|round|around|past|going|coming|moving|then|next|on|off|let)$/.test(
-    words[from]?.text ?? '',
-  );
+/** What most of the ways that are left say of each clause. */
+function settled(ways: readonly Way[], clauses: number): Place[] {
+  const best = Math.max(...ways.map((way) => way.score));
+  const places: Place[] = Array.from({ length: clauses }, () => ({ area: null, sure: 0 }));
+  let all = 0;
+  const [top] = [...ways].sort((a, b) => b.score - a.score);
+  const byClause = new Array<number | null | undefined>(clauses);
+  const sure = new Float64Array(clauses);
+  for (let step = top?.trail; step; step = step.before) {
+    byClause[step.clause] = step.area;
+    sure[step.clause] = step.sure;
+  }
+  for (const way of ways) {
+    const share = Math.exp(way.score - best);
+    all += share;
+    for (let step = way.trail; step; step = step.before)
+      if (byClause[step.clause] === step.area) places[step.clause]!.sure += share;
+  }
+  return places.map((place, clause) => ({ area: byClause[clause] ?? null, sure: (place.sure / all) * sure[clause]! }));
 }
-
-const ofPhrase = (before: string): boolean =>
-  pattern(
-    '',
-    '^(?:a|an|no|new|old|one|two|three|four|any|every|each|some|my|your|its|whole|other|same|',
-    'big|little|small|main|second|first|last|rough|upper|lower|back|front|half|full|master|',
-    'guest|of|for|from|behind|this|that|or|with|about|them|do|does|did|not|more|less|than|',
-    'like|painting|doing|touching|leaving|called|paint)$',
-  ).test(before);

@@ -9,6 +9,8 @@ export interface Trigger {
   id: string;
   /** Words that point at it. */
   words?: RegExp;
+  /** Words beside them that take it back: it is gone, it was tested, it is a joke. */
+  unless?: RegExp;
   /** A size over which it counts, of a thing so named. mm */
   over?: { of: RegExp; mm: number };
   text: string;
@@ -114,6 +116,99 @@ const TRIGGERS: readonly Trigger[] = [
   },
 ];
 
+/** Lengths as they are said of a drop: `four foot`, `a metre and a half`, `2 m`. */
+const SAID_LENGTH = String.raw`(?:\d+(?:[.,]\d+)?|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty)(?: and a half)?`;
+/** Said of what is not there any more, or was never meant. */
+const TAKEN_BACK = pattern(
+  'i',
+  String.raw`\b(?:(?:no|not any|never any|free of|without any|isn'?t|is not|wasn'?t|was not)\b.{0,12}`,
+  String.raw`\b(?:asbestos|vermiculite|lagging|lead|knob and tube|live)|tested (?:clear|negative)|came back (?:clear|negative|clean)|`,
+  String.raw`used to be)`,
+);
+
+const JOKE = /\b(?:only |just )?(?:joking|kidding)\b|\bha ha\b/i;
+
+const BY_SOUND: readonly Trigger[] = [
+  {
+    id: 'old-wiring',
+    words: pattern(
+      'i',
+      String.raw`\b(?:knob[- ]and[- ]tube|(?:porcelain|ceramic|china) (?:knobs?|insulators?|tubes?)|(?:wires?|cables?|`,
+      String.raw`wiring)\b.{0,24}\b(?:on|between|over) (?:\w+ ){0,2}knobs|cloth[- ](?:covered )?(?:wires?|cables?|wiring|flex)|`,
+      String.raw`(?:rubber|lead)[- ]sheathed|perished (?:flex|cable))\b`,
+    ),
+    unless: /\b(?:dead and|taken out|all out|disconnected at both)\b/i,
+    text: 'Old open wiring: taken for live, not drilled near, not buried in insulation before an electrician has proved it dead.',
+    source: 'electrical safety practice; a licensed electrician decides',
+  },
+  {
+    id: 'sprayed-ceiling',
+    words: pattern(
+      'i',
+      String.raw`\b(?:popcorn|stipple[d]?|cottage[- ]cheese|sprayed|textured|swirled|artex\w*)\b.{0,16}\b(?:ceilings?|finish|coating)|`,
+      String.raw`\bceilings?\b.{0,24}\b(?:popcorn|stippled|sprayed|textured|swirled)\b`,
+    ),
+    unless: /\b(?:spray(?:ed)? (?:it|them|the) (?:white|with paint)|new texture|skip the texture)\b/i,
+    text: 'A sprayed or textured ceiling may hold asbestos: not scraped, sanded or drilled before a sample was looked at by an accredited laboratory.',
+    source: 'asbestos regulations; an accredited surveyor decides',
+  },
+  {
+    id: 'old-tiles',
+    words: pattern(
+      'i',
+      String.raw`\b(?:(?:nine|9)[- ]?(?:inch|in\b|"|by nine|x 9)|small old|little square|old (?:vinyl|thermoplastic|asphalt))\b.{0,24}`,
+      String.raw`\btiles?\b|\btiles?\b.{0,40}\bblack (?:glue|stuff|adhesive|mastic|tar|bitumen)|\bblack (?:glue|adhesive|mastic|bitumen)\b`,
+    ),
+    text: 'Small old floor tiles and their black glue may hold asbestos: not lifted, broken or ground before they were sampled.',
+    source: 'asbestos regulations; an accredited surveyor decides',
+  },
+  {
+    id: 'tensioned-slab',
+    words: pattern(
+      'i',
+      String.raw`\b(?:post[- ]?tension\w*|tension(?:ed|ing)? (?:cables?|tendons?|strands?|slab)|tendons?)\b|`,
+      String.raw`\b(?:cables?|strands?)\b.{0,20}\b(?:tensioned|under tension|in the slab)|\bslab\b.{0,24}\b(?:tensioned|tendons?|under tension)\b`,
+    ),
+    text: 'A slab with tensioned cables: nothing is cut, cored or drilled before it was scanned and marked; a cut cable kills.',
+    source: 'structural practice; a licensed engineer decides',
+  },
+  {
+    id: 'drop',
+    words: pattern(
+      'i',
+      `\\b${SAID_LENGTH}[- ]?(?:foot|feet|ft|metres?|meters?|m|storeys?|stories)\\b(?: and a half)?(?: \\w+){0,2} (?:drop|fall|down)\\b`,
+      `|\\b(?:drop|falls?|drops)\\b.{0,24}\\b${SAID_LENGTH}(?: and a half)?[- ]?(?:foot|feet|ft|metres?|meters?|m)\\b`,
+      String.raw`|\b(?:long|big|nasty|sheer|open) (?:old )?drop\b|\blong way down\b|\bfall(?:s)? (?:right )?through\b`,
+    ),
+    unless: /\b(?:drop ceiling|drop (?:the|it|in price)|price|water|pressure|temperature)\b/i,
+    text: 'A drop: guarded or covered, fixed and marked before anybody works near it.',
+    source: 'rules for work at height; the local code gives the height',
+  },
+  {
+    id: 'on-nothing',
+    words: pattern(
+      'i',
+      String.raw`\b(?:posts?|columns?|beams?|joists?|steel|lintel|header|purlin|girder|wall|tank|chimney)\b.{0,40}\b(?:on|by|over|under) (?:top of )?`,
+      String.raw`(?:nothing|thin air|a (?:paint )?tin|(?:a|one|two) (?:brick|block|shim|bits? of (?:wood|timber|stick))s?)\b|\b(?:nothing|isn't anything|not anything)\b.{0,12}`,
+      String.raw`\b(?:holding|under(?:neath)?|carrying|below)\b.{0,30}\b(?:post|column|beam|joists?|roof|floor|wall|chimney|it)\b|`,
+      String.raw`\b(?:posts?|columns?|beams?)\b.{0,20}\b(?:isn'?t|aren'?t|not) (?:sitting|resting|standing|bearing) on\b`,
+    ),
+    text: 'What carries may not be carried: kept clear, propped by somebody competent, an engineer asked before anything is moved.',
+    source: 'structural practice; a licensed engineer decides',
+  },
+  {
+    id: 'no-alarm',
+    words: pattern(
+      'i',
+      String.raw`\b(?:no|not (?:a|one|any)|without (?:a|any)|isn'?t (?:a|any)|missing|only a bracket|just a bracket)\b.{0,24}\b(?:smoke|fire|heat|carbon monoxide|`,
+      String.raw`c\.?o\.?) (?:alarms?|detectors?)\b|\b(?:smoke|fire|heat|carbon monoxide) (?:alarms?|detectors?)(?: \w+){0,2} (?:missing|gone|dead|off|`,
+      String.raw`taped over|no batter\w+|not (?:working|there|tied)|isn'?t (?:working|there|tied))\b`,
+    ),
+    text: 'Nobody sleeps in a house without alarms that work: put up a temporary one tonight.',
+    source: 'fire safety rules; the local code says how many and where',
+  },
+];
+
 const textOf = (seen: { kind: string; text?: string }): string =>
   [
     'measurement',
@@ -137,9 +232,9 @@ const textOf = (seen: { kind: string; text?: string }): string =>
 export function triggersOf(seen: { kind: Observation['kind'] | 'note'; text?: string; mm?: number }): Trigger[] {
   const text = textOf(seen);
   if (text === '') return [];
-  return TRIGGERS.filter(
-    ({ words, over }) =>
-      words?.test(text) === true ||
+  return [...TRIGGERS, ...BY_SOUND].filter(
+    ({ words, unless, over }) =>
+      (words?.test(text) === true && !JOKE.test(text) && !TAKEN_BACK.test(text) && unless?.test(text) !== true) ||
       (over !== undefined && seen.kind === 'measurement' && (seen.mm ?? 0) > over.mm && over.of.test(text)),
   );
 }

@@ -21,6 +21,7 @@ import { jobHead } from './job-head';
 import { pictureViews } from './room';
 import { personNames } from '../reading/firm';
 import { areaNames, stepRows } from '../reading/job';
+import { isSettled } from '@/core/narration/draft';
 import { draftsIn } from '../reading/narrations';
 import { planAsOf, readPlan, wholePlan } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';
@@ -176,7 +177,7 @@ const narrationsLeft = (job: JobReading, walk: WalkRow): ReviewView['narrations'
   narrationsOf(job.firm.db, walk.id).map(({ dropped, accepted, ...narration }) => ({
     id: narration.id,
     name: narration.name,
-    open: draftsIn(job, narration).filter((key) => !dropped.includes(key) && !accepted.includes(key)).length,
+    open: draftsIn(job, narration).filter((key) => !isSettled(key, [...dropped, ...accepted])).length,
   }));
 
 const far = (fraction: number): string => (fraction >= 1 ? 'done' : percent(fraction));
