@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readLabelled } from '../demo/narration-file';
 import type { Cue } from '../src/core/narration/captions';
-import { readNarration } from '../src/core/narration/read';
+import { Listener, readNarration } from '../src/core/narration/read';
 import { wordsOf } from '../src/core/narration/words';
 import { figure, inTurn, median, type Figure } from './measure';
 
@@ -36,7 +36,16 @@ export async function narrationFigures(): Promise<Figure[]> {
     () => readNarration(endless(60_000), areas),
     () => readNarration(endless(30_000), areas),
   ]);
+  const listener = new Listener(areas);
+  listener.hear(...cues);
+  const [one = []] = await inTurn(20, [
+    () => {
+      listener.hear({ start: 1801, end: 1803, text: 'and the trim is about half' });
+      return listener.drafts();
+    },
+  ]);
   return [
+    figure('one more line of that narration', median(one), 'ms', 'all of it cut into words', median(cut)),
     figure('half an hour of narration read', median(read), 'ms', 'the same cut into words', median(cut)),
     figure('60 kB without a full stop read', median(long), 'ms', '30 kB of the same', median(half)),
   ];

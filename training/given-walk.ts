@@ -12,7 +12,7 @@ export interface GivenLabel {
   alsoKinds?: DraftKind[];
   area: string | null;
   words: string;
-  fields?: Record<string, unknown>;
+  fields?: Record<string, string | number | undefined>;
 }
 
 /** A walk given as captions, areas and labels in seconds: where its words stand is found again. */

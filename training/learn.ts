@@ -1,5 +1,5 @@
 import { chancesOf, firstFrom, KINDS, type Lattice, type StretchLayer } from '../src/core/narration/stretches';
-import { hashOf, type Layer, type Show } from '../src/core/narration/weights';
+import { hashOf, Rows, type Layer, type Show } from '../src/core/narration/weights';
 import { randomFrom } from './walk-file';
 
 /** What is known of one thing: its features by number, and the answer. */
@@ -122,7 +122,7 @@ function layerOf(vocabulary: Vocabulary, answers: number, values: Float64Array, 
   }
   const kept = rows.sort((a, b) => b.says - a.says || (a.name < b.name ? -1 : 1)).slice(0, most);
   return {
-    rows: new Map(kept.map(({ name }, at) => [hashOf(name), at])),
+    rows: new Rows(Uint32Array.from(kept, ({ name }) => hashOf(name))),
     answers,
     values: Float32Array.from(kept.flatMap(({ own }) => [...own])),
   };

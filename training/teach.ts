@@ -1,7 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { choiceFeatures, CHOICES, type Choice, type ChoiceLayers } from '../src/core/narration/choices';
-import { clausesOf, cutFeatures, cutsOf, placesToCut } from '../src/core/narration/clauses';
+import { clausesOf, cutFeatures, cutsOf, lookAt, placesToCut } from '../src/core/narration/clauses';
 import { DRAFT_KINDS } from '../src/core/narration/draft';
 import { AREA_KINDS, areaKindOf } from '../src/core/narration/area-aliases';
 import { mentionFeatures, mentionsIn, namedIn, settingFeatures } from '../src/core/narration/places';
@@ -20,7 +20,7 @@ import {
 } from '../src/core/narration/stretch-features';
 import { firstFrom, type StretchLayer } from '../src/core/narration/stretches';
 import type { KeptLearnt, Learnt } from '../src/core/narration/learnt';
-import { keepLayer, type Layer } from '../src/core/narration/weights';
+import { keepLayer, Rows, type Layer } from '../src/core/narration/weights';
 import { learnAnswer, learnOneOf, learnStretches, Vocabulary, type Example, type Row } from './learn';
 import { captioned, randomFrom, type Fact, type LabelledWalk, type WrittenWalk } from './walk-file';
 
@@ -77,7 +77,7 @@ export function teachAll(
     teachCut(all.filter((walk) => !half.has(walk.name))),
   ] as const;
   const cutFor = (walk: LabelledWalk): Layer => (half.has(walk.name) ? byOthers[1] : byOthers[0]);
-  const none: Layer = { rows: new Map(), answers: 1, values: new Float32Array() };
+  const none: Layer = { rows: new Rows(new Uint32Array()), answers: 1, values: new Float32Array() };
   const learnt: Learnt = {
     cut: teachCut(all),
     place: { moves: teachMoves(walks, cutFor), setting: teachSetting(walks, cutFor) },
@@ -144,11 +144,12 @@ export function teachCut(walks: readonly LabelledWalk[], options = {}): Layer {
   const examples: Example[] = [];
   for (const { words, begins, areas } of walks) {
     const named = namedIn(mentionsIn(words, areas));
+    const looked = lookAt(words);
     let from = 0;
     for (let at = 1; at < words.length; at++) {
       const answer = begins[at];
       if (answer !== undefined)
-        examples.push({ features: vocabulary.read((tell) => cutFeatures(words, named, at, at - from, tell)), answer });
+        examples.push({ features: vocabulary.read((tell) => cutFeatures(looked, named, at, at - from, tell)), answer });
       if (answer === 1) from = at;
     }
   }

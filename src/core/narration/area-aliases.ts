@@ -1,3 +1,4 @@
+import { pattern } from '../pattern';
 import { wordsOf } from './words';
 
 /** An area as the speaker may call it. */
@@ -213,11 +214,19 @@ const KIND_WORDS: readonly (readonly [AreaKind, RegExp])[] = [
   ['bedroom', /\b(?:bed|bedroom|bunk|nursery|closet|dressing|wardrobe|suite|kids|children|sleeping)\b/],
   [
     'living',
-    /\b(?:living|lounge|dining|sitting|parlou?r|den|library|study|office|great room|family|drawing|nook|saloon|sunroom|loft|attic)\b/,
+    pattern(
+      '',
+      String.raw`\b(?:living|lounge|dining|sitting|parlou?r|den|library|study|office|great room|`,
+      String.raw`family|drawing|nook|saloon|sunroom|loft|attic)\b`,
+    ),
   ],
   [
     'outside',
-    /\b(?:yard|garden|drive|driveway|terrace|patio|deck|path|lane|lawn|green|garage|shed|courtyard|forecourt|verandah|balcony|footings|drain|churchyard|pond)\b/,
+    pattern(
+      '',
+      String.raw`\b(?:yard|garden|drive|driveway|terrace|patio|deck|path|lane|lawn|green|garage|shed|courtyard|`,
+      String.raw`forecourt|verandah|balcony|footings|drain|churchyard|pond)\b`,
+    ),
   ],
 ];
 export const areaKindOf = (area: NamedArea): AreaKind => {

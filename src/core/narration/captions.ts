@@ -137,3 +137,11 @@ function stampOf(seconds: number): string {
 /** Cues as WebVTT. */
 export const writeCaptions = (cues: readonly Cue[]): string =>
   `WEBVTT\n\n${cues.map((cue) => `${stampOf(cue.start)} --> ${stampOf(cue.end)}\n${cue.text}\n`).join('\n')}`;
+
+/** How the job as a whole is named among standpoints. */
+export const WHOLE_JOB = 'whole job';
+/** The standpoint that a cue is, in small letters: `[Kitchen]` says that from here on it is the kitchen. */
+export const standpointIn = (text: string): string | undefined =>
+  /^\s*\[([^[\]]{1,60})\]\s*$/.exec(text)?.[1]?.toLowerCase();
+/** How a standpoint is written among what was said; null is the job as a whole. */
+export const standpointText = (area: string | null): string => `[${area ?? WHOLE_JOB}]`;

@@ -1,6 +1,6 @@
 import type { Reading } from './draft';
 import { scoresOf, type Layer, type Show } from './weights';
-import { classesOf, stemOf } from './word-classes';
+import { classesOf, classOf, stemOf } from './word-classes';
 
 /** What is one of a few: how a thing stands in the job, what is wrong with it, how far a gate is, who settled it. */
 export const CHOICES = {
@@ -27,9 +27,9 @@ export function choiceFeatures(texts: readonly string[], tell: Show): void {
     for (const kind of classesOf(word)) once(`c:${kind}`);
     if (next === undefined) return;
     once(`ww:${word}:${next}`);
-    once(`cc:${classesOf(word)[0]!}:${classesOf(next)[0]!}`);
-    once(`wc:${word}:${classesOf(next)[0]!}`);
-    if (texts[at + 2] !== undefined) once(`www:${word}:${next}:${texts[at + 2]!}`);
+    once(`cc:${classOf(word)}:${classOf(next)}`);
+    once(`wc:${word}:${classOf(next)}`);
+    if (texts[at + 2] !== undefined) once(`www:${word}:${next}:${texts[at + 2] ?? ''}`);
   });
   once(`^w:${texts[0] ?? ''}`);
   once(`$w:${texts.at(-1) ?? ''}`);
@@ -43,7 +43,11 @@ export function choose<Field extends Choice>(
 ): { value: (typeof CHOICES)[Field][number]; sure: number } {
   const sums = scoresOf(layers[field], (tell) => choiceFeatures(texts, tell));
   let best = 0;
-  for (let one = 1; one < sums.length; one++) if (sums[one]! > sums[best]!) best = one;
-  const all = sums.reduce((so, sum) => so + Math.exp(sum - sums[best]!), 0);
-  return { value: CHOICES[field][best]!, sure: 1 / all };
+  sums.forEach((sum, one) => {
+    if (sum > (sums[best] ?? 0)) best = one;
+  });
+  const most = sums[best] ?? 0;
+  const all = sums.reduce((so, sum) => so + Math.exp(sum - most), 0);
+  const known: readonly (typeof CHOICES)[Field][number][] = CHOICES[field];
+  return { value: known[best] ?? CHOICES[field][0], sure: 1 / all };
 }

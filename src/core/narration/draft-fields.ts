@@ -7,7 +7,7 @@ import { measuresSaid } from './measures-said';
 import { numberAt, partAt } from './numbers';
 import { progressSaid } from './progress-said';
 import type { Phase } from '../sequence/phases';
-import { classesOf } from './word-classes';
+import { classOf } from './word-classes';
 import type { Word } from './words';
 
 /** How far something is, where no set phrase says it: “nearly all skimmed”, “not a tile on the wall”, “a third of it”. */
@@ -17,7 +17,7 @@ export function howFar(texts: readonly string[]): number {
     const number = numberAt(texts, at);
     if (number && /^(?:percent|%|per)$/.test(texts[number.to] ?? '') && number.value <= 100) return number.value / 100;
     const part = partAt(texts, at);
-    if (part && part.value < 1 && classesOf(texts[part.to] ?? '')[0] !== 'length') return part.value;
+    if (part && part.value < 1 && classOf(texts[part.to] ?? '') !== 'length') return part.value;
     if (number) at = number.to - 1;
   }
   if (/ half(?:way)? /.test(text)) return 0.5;

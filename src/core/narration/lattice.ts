@@ -8,11 +8,11 @@ import {
   type Heard,
   type WalkStyle,
 } from './stretch-features';
-import { hashOf, type Layer } from './weights';
+import type { Layer } from './weights';
 
 const add = (layer: Layer, feature: string, sums: Float64Array, at: number): void => {
-  const row = layer.rows.get(hashOf(feature));
-  if (row === undefined) return;
+  const row = layer.rows.of(feature);
+  if (row === -1) return;
   for (let kind = 0, value = row * KINDS; kind < KINDS; kind++, value++) sums[at + kind]! += layer.values[value]!;
 };
 
@@ -52,7 +52,7 @@ export function latticeOf(
     const [first, last] = [at[from]!, at[to]!];
     const sums = new Float64Array(KINDS);
     for (let kind = 0; kind < KINDS; kind++) {
-      let sum = starts[from]![kind]! + ends[to]![kind]!;
+      let sum = (starts[from]?.[kind] ?? 0) + ends[to]![kind]!;
       for (let reach = 0; reach < FARTHEST; reach++) {
         const end = last - reach;
         if (end > first) sum += upTo[reach]![end * KINDS + kind]! - upTo[reach]![first * KINDS + kind]!;

@@ -75,6 +75,8 @@ const inFeet = (side: SpokenLength): SpokenLength => ({
   sure: true,
 });
 
+const corrects = (between: string): boolean => CORRECTS.test(between) || between === ' no ';
+
 function grouped(
   words: readonly string[],
   found: readonly SpokenLength[],
@@ -87,7 +89,7 @@ function grouped(
     const last = measures.at(-1);
     const between = last ? text(last.to, length.from).replace(/ ,/g, '') : '';
     const near = last !== undefined && length.from - last.to <= 12;
-    if (last && near && (CORRECTS.test(between) || between === ' no ')) {
+    if (last && near && corrects(between)) {
       // He corrected himself: the same side, said anew.
       if (last.second) last.second = length;
       else last.first = length;
@@ -113,17 +115,20 @@ function grouped(
       ROOMS.test(text(0, words.length))
     )
       [one.first, one.second] = [inFeet(one.first), inFeet(one.second)];
-  // Where it is known that a size is told, a bare number is one.
-  if (certain && measures.length > 0) {
-    const sure = measures.filter((measure) => measure.first.sure || measure.second?.sure === true);
-    return sure.length > 0 ? sure : measures.filter((measure) => measure.first.value > 3);
-  }
-  return measures.filter(
-    (measure) =>
-      measure.first.sure ||
-      measure.second?.sure === true ||
-      (DIMENSION.test(text(Math.max(0, measure.from - 8), measure.to + 3)) &&
-        measure.first.mm >= 20 &&
-        (measure.second !== undefined || measure.first.value >= 10)),
-  );
+  return certain
+    ? toldSizes(measures)
+    : measures.filter(
+        (measure) =>
+          measure.first.sure ||
+          measure.second?.sure === true ||
+          (DIMENSION.test(text(Math.max(0, measure.from - 8), measure.to + 3)) &&
+            measure.first.mm >= 20 &&
+            (measure.second !== undefined || measure.first.value >= 10)),
+      );
+}
+
+/** Where it is known that a size is told, a bare number is one. */
+function toldSizes(measures: readonly MeasureSaid[]): MeasureSaid[] {
+  const sure = measures.filter((measure) => measure.first.sure || measure.second?.sure === true);
+  return sure.length > 0 ? sure : measures.filter((measure) => measure.first.value > 3);
 }

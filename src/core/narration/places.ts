@@ -1,5 +1,5 @@
 import { aliasesOf, AREA_KINDS, areaKindOf, type Alias, type NamedArea } from './area-aliases';
-import { classesOf, doesOf, stemOf } from './word-classes';
+import { classOf, doesOf, stemOf } from './word-classes';
 import { scoresOf, type Layer, type Show } from './weights';
 import type { Clause, Named } from './clauses';
 import type { Word } from './words';
@@ -35,8 +35,12 @@ export const namedIn = (mentions: readonly Mention[]): Named => ({
 
 const few = (count: number): string => (count > 3 ? '4' : String(count));
 const DETERMINER = /^(?:the|this|that|our|their|her|his|my|your|these|those)$/;
-const MOTION =
-  /^(?:go|going|goes|come|coming|walk|walking|head|heading|move|moving|step|start|starting|pop|run|running|now|next|then|on|let|look|looking|quick|over)$/;
+const MOTION = new Set(
+  (
+    'go going goes come coming walk walking head heading move moving step start starting pop run running now next then ' +
+    'on let look looking quick over'
+  ).split(' '),
+);
 const TOWARD = /^(?:to|into|through|down|up|out|round|over|onto|inside|outside|along)$/;
 const cutOf = (score: number): string =>
   score < -2.5 ? 'a' : score < -1 ? 'b' : score < 0 ? 'c' : score < 1.5 ? 'd' : 'e';
@@ -60,14 +64,14 @@ export function mentionFeatures(
 ): void {
   const text = (at: number): string => words[at]?.text ?? '#';
   const does = (at: number): string => (words[at] ? doesOf(text(at)) : '#');
-  const kind = (at: number): string => (words[at] ? classesOf(text(at))[0]! : '#');
-  const cut = (at: number): string => (at <= 0 || at >= words.length ? 'e' : cutOf(cuts[at]!));
+  const kind = (at: number): string => (words[at] ? classOf(text(at)) : '#');
+  const cut = (at: number): string => (at <= 0 || at >= words.length ? 'e' : cutOf(cuts[at] ?? 0));
   const { from, to, called } = mention;
   const determined = from > 0 && DETERMINER.test(text(from - 1));
   const start = determined ? from - 1 : from;
   const det = !determined ? '' : /^(?:the|this)$/.test(text(from - 1)) ? text(from - 1) : 'other';
   let clause = start;
-  while (clause > 0 && start - clause < 8 && cuts[clause]! < 0) clause -= 1;
+  while (clause > 0 && start - clause < 8 && (cuts[clause] ?? 0) < 0) clause -= 1;
   const lead = start - clause;
   const own = kind(to - 1);
   const [before, after] = [cut(start), cut(to)];
@@ -106,7 +110,7 @@ export function mentionFeatures(
   let verb = false;
   for (let at = clause; at < start; at++) {
     const word = text(at);
-    if (MOTION.test(word)) tell('motion');
+    if (MOTION.has(word)) tell('motion');
     if (TOWARD.test(word)) tell(`toward:${start - at}`);
     if (word === 'back' || word === 'again') tell('again');
     if (/^(?:is|'s|are|has|have|needs?|wants?|get|gets)$/.test(word)) verb = true;
@@ -129,7 +133,7 @@ export function settingFeatures(texts: readonly string[], tell: Show): void {
   tell('bias');
   const seen = new Set<string>();
   texts.forEach((word, at) => {
-    for (const feature of [`w:${stemOf(word)}`, `c:${classesOf(word)[0]!}`, `ww:${word}:${texts[at + 1] ?? '#'}`])
+    for (const feature of [`w:${stemOf(word)}`, `c:${classOf(word)}`, `ww:${word}:${texts[at + 1] ?? '#'}`])
       if (!seen.has(feature)) {
         seen.add(feature);
         tell(feature);
@@ -196,10 +200,11 @@ export function placesOf(
   let next = 0;
   clauses.forEach((clause, index) => {
     for (; (mentions[next]?.from ?? Infinity) < clause.to; next++) {
-      const mention = mentions[next]!;
+      const mention = mentions[next];
+      if (!mention) break;
       const more: Way[] = [];
       for (const way of ways) {
-        if (way.area === mention.area && way.area !== undefined) {
+        if (way.area === mention.area) {
           more.push(way);
           continue;
         }
@@ -223,11 +228,11 @@ export function placesOf(
     const most = Math.max(...settings);
     const sum = most + Math.log(settings.reduce((all, value) => all + Math.exp(value - most), 0));
     ways = ways.map((way) => {
-      const kind = way.area === undefined || way.area === null ? whole : kinds[way.area]!;
+      const kind = way.area === undefined || way.area === null ? whole : (kinds[way.area] ?? whole);
       return {
         ...way,
         since: way.since + own.length,
-        score: way.score + SETTING * Math.max(-MOST, Math.min(MOST, settings[kind]! - sum)),
+        score: way.score + SETTING * Math.max(-MOST, Math.min(MOST, (settings[kind] ?? 0) - sum)),
         trail: { clause: index, area: way.area, sure: way.sure, before: way.trail },
       };
     });
@@ -260,8 +265,13 @@ function settled(ways: readonly Way[], clauses: number): Place[] {
   for (const way of ways) {
     const share = Math.exp(way.score - best);
     all += share;
-    for (let step = way.trail; step; step = step.before)
-      if (byClause[step.clause] === step.area) places[step.clause]!.sure += share;
+    for (let step = way.trail; step; step = step.before) {
+      const place = places[step.clause];
+      if (place && byClause[step.clause] === step.area) place.sure += share;
+    }
   }
-  return places.map((place, clause) => ({ area: byClause[clause] ?? null, sure: (place.sure / all) * sure[clause]! }));
+  return places.map((place, clause) => ({
+    area: byClause[clause] ?? null,
+    sure: (place.sure / all) * (sure[clause] ?? 0),
+  }));
 }

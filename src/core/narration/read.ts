@@ -1,5 +1,5 @@
 import type { NamedArea } from './area-aliases';
-import type { Cue } from './captions';
+import { standpointIn, WHOLE_JOB, type Cue } from './captions';
 import { clausesOf, cutsOf, placesToCut, type Clause } from './clauses';
 import type { Draft, DraftKind } from './draft';
 import { fieldsOf } from './draft-fields';
@@ -119,7 +119,7 @@ function readPart(words: readonly Word[], areas: readonly NamedArea[], known: Kn
 /** So many words are read at once; a day of talking takes no more room than an hour. */
 const PART = 1_200;
 /** What is said last may yet go on: it is read again with what follows. */
-const OPEN = 90;
+const OPEN = 70;
 
 /**
  * Reads a walk as it is told. What was said a while ago is settled and not read again, so that one more line costs the same
@@ -134,7 +134,7 @@ export class Listener {
   constructor(
     private readonly areas: readonly NamedArea[],
     private readonly learnt: Learnt = shipped(),
-    private readonly part = 260,
+    private readonly part = 150,
   ) {}
 
   /** From here on it is this area, or the job as a whole; what was said up to now stays where it was. */
@@ -143,8 +143,24 @@ export class Listener {
     this.known.here = area;
   }
 
+  /** Where the speaker is, as far as was heard: an area by its name, null for the job as a whole. */
+  here(): string | null | undefined {
+    const words = wordsOf(this.open);
+    const part = words.length === 0 ? undefined : this.partOf(words);
+    const last = part?.places.at(-1);
+    const area = last && (last.area !== null || this.known.here !== undefined) ? last.area : this.known.here;
+    return area === undefined || area === null ? area : this.areas[area]?.name;
+  }
+
+  /** `[Kitchen]` by itself is no word: it says from here on it is the kitchen; `[whole job]` the job as a whole. */
   hear(...cues: readonly Cue[]): void {
     for (const cue of cues) {
+      const named = standpointIn(cue.text);
+      const area = named === undefined ? -1 : this.areas.findIndex(({ name }) => name.toLowerCase() === named);
+      if (named === WHOLE_JOB || area !== -1) {
+        this.stand(named === WHOLE_JOB ? null : area);
+        continue;
+      }
       this.open.push(cue);
       if (this.size() >= this.part) this.settle(false);
     }
@@ -153,28 +169,22 @@ export class Listener {
   /** Every draft so far, in the order it was said. */
   drafts(): Draft[] {
     const words = wordsOf(this.open);
-    return [...this.settled, ...this.read(words).map((thought) => this.draftOf(thought, words))];
+    return [...this.settled, ...this.partOf(words).thoughts.map((thought) => this.draftOf(thought, words))];
   }
 
   private size(): number {
     return this.open.reduce((sum, cue) => sum + cue.text.length / 5, 0);
   }
 
-  private read(words: readonly Word[]): Thought[] {
-    return this.part_(words).thoughts;
-  }
-
-  private part_(words: readonly Word[]): Part {
-    if (!this.heardUnits && words.length > 0) {
-      this.known.metric = speaksMetric(words.map((word) => word.text));
-    }
+  private partOf(words: readonly Word[]): Part {
+    if (!this.heardUnits && words.length > 0) this.known.metric = speaksMetric(words.map((word) => word.text));
     return readPart(words, this.areas, this.known, this.learnt);
   }
 
   private settle(all: boolean): void {
     const words = wordsOf(this.open);
     if (words.length === 0) return;
-    const { thoughts, clauses, places, style } = this.part_(words);
+    const { thoughts, clauses, places, style } = this.partOf(words);
     // Up to the last clause that surely does not go on.
     const last = all ? words.length : this.whole(words, clauses, thoughts);
     if (last === 0) return;
@@ -189,7 +199,7 @@ export class Listener {
     else {
       const skipped = words.slice(0, last).filter((word) => word.cue === cue && word.said !== '').length;
       const text = (this.open[cue]?.text ?? '').split(/\s+/).filter(Boolean).slice(skipped).join(' ');
-      this.open = [{ ...this.open[cue]!, text }, ...this.open.slice(cue + 1)];
+      this.open = this.open.slice(cue).map((rest, at) => (at === 0 ? { ...rest, text } : rest));
     }
   }
 

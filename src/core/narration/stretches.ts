@@ -19,7 +19,7 @@ export const draftKind = (kind: number): DraftKind => DRAFT_KINDS[kind - 1]!;
 /** At most so many words say one thing. */
 const LONGEST = 48;
 /** At most so many places where it might have ended are passed over. */
-const MOST_CUTS = 9;
+const MOST_CUTS = 7;
 
 /** Where a stretch may begin or end: `at` runs up from 0 to the number of words. */
 export interface Lattice {
@@ -85,11 +85,40 @@ export function likeliest({ at, score, flow }: Lattice): Stretch[] {
   return stretches.reverse();
 }
 
-const logAdd = (a: number, b: number): number => {
-  if (a === -Infinity) return b;
-  const [more, less] = a > b ? [a, b] : [b, a];
-  return more + Math.log1p(Math.exp(less - more));
-};
+/** The logarithm of a sum whose terms are given as logarithms, `most` the largest of them. */
+class LogSum {
+  private most = -Infinity;
+  private sum = 0;
+  add(term: number): void {
+    if (term <= this.most) this.sum += Math.exp(term - this.most);
+    else {
+      this.sum = this.most === -Infinity ? 1 : this.sum * Math.exp(this.most - term) + 1;
+      this.most = term;
+    }
+  }
+  /** What it comes to; begins anew. */
+  take(): number {
+    const sum = this.most === -Infinity ? -Infinity : this.most + Math.log(this.sum);
+    this.most = -Infinity;
+    this.sum = 0;
+    return sum;
+  }
+}
+
+/** From logarithms by kind to what each kind gives to, or takes from, the next. */
+function acrossKinds(from: Float64Array, at: number, to: Float64Array, flows: Float64Array, forward: boolean): void {
+  let most = -Infinity;
+  for (let kind = 0; kind < KINDS; kind++) if (from[at + kind]! > most) most = from[at + kind]!;
+  if (most === -Infinity) return;
+  const plain = new Float64Array(KINDS);
+  for (let kind = 0; kind < KINDS; kind++) plain[kind] = Math.exp(from[at + kind]! - most);
+  for (let kind = 0; kind < KINDS; kind++) {
+    let sum = 0;
+    for (let other = 0; other < KINDS; other++)
+      sum += plain[other]! * (forward ? flows[other * KINDS + kind]! : flows[kind * KINDS + other]!);
+    to[at + kind] = most + Math.log(sum);
+  }
+}
 
 export interface Chances {
   /** The logarithm of everything that could be. */
@@ -103,51 +132,43 @@ export interface Chances {
 /** How likely each stretch is, all ways of cutting weighed (forward and backward). */
 export function chancesOf({ at, score, flow }: Lattice): Chances {
   const places = at.length;
-  const ahead = new Float64Array(places * KINDS).fill(-Infinity);
-  const entry = new Float64Array(places * KINDS).fill(-Infinity);
-  for (let to = 0; to < places; to++) {
-    for (let from = to === 0 ? 0 : firstFrom(at, to); from < to; from++) {
-      const sums = score(from, to);
-      for (let kind = 0; kind < KINDS; kind++)
-        ahead[to * KINDS + kind] = logAdd(ahead[to * KINDS + kind]!, entry[from * KINDS + kind]! + sums[kind]!);
-    }
-    for (let kind = 0; kind < KINDS; kind++) {
-      if (to === 0) entry[kind] = flow[kind]!;
-      else
-        for (let before = 0; before < KINDS; before++)
-          entry[to * KINDS + kind] = logAdd(
-            entry[to * KINDS + kind]!,
-            ahead[to * KINDS + before]! + flow[before * KINDS + kind]!,
-          );
-    }
-  }
-  /** Of what comes after a stretch of a kind that ends here. */
-  const after = new Float64Array(places * KINDS).fill(-Infinity);
-  /** Of what comes from a stretch of a kind that begins here, itself counted. */
-  const begins = new Float64Array(places * KINDS).fill(-Infinity);
-  for (let kind = 0; kind < KINDS; kind++) after[(places - 1) * KINDS + kind] = 0;
-  for (let to = places - 1; to > 0; to--) {
-    if (to < places - 1)
-      for (let kind = 0; kind < KINDS; kind++)
-        for (let next = 0; next < KINDS; next++)
-          after[to * KINDS + kind] = logAdd(
-            after[to * KINDS + kind]!,
-            flow[kind * KINDS + next]! + begins[to * KINDS + next]!,
-          );
+  const flows = Float64Array.from({ length: KINDS * KINDS }, (_, pair) => Math.exp(flow[pair]!));
+  const none = (): Float64Array => new Float64Array(places * KINDS).fill(-Infinity);
+  const [ahead, entry] = [none(), none()];
+  const sums = Array.from({ length: KINDS }, () => new LogSum());
+  for (let kind = 0; kind < KINDS; kind++) entry[kind] = flow[kind]!;
+  for (let to = 1; to < places; to++) {
     for (let from = firstFrom(at, to); from < to; from++) {
-      const sums = score(from, to);
-      for (let kind = 0; kind < KINDS; kind++)
-        begins[from * KINDS + kind] = logAdd(begins[from * KINDS + kind]!, sums[kind]! + after[to * KINDS + kind]!);
+      const scores = score(from, to);
+      for (let kind = 0; kind < KINDS; kind++) sums[kind]!.add(entry[from * KINDS + kind]! + scores[kind]!);
     }
+    for (let kind = 0; kind < KINDS; kind++) ahead[to * KINDS + kind] = sums[kind]!.take();
+    acrossKinds(ahead, to * KINDS, entry, flows, true);
   }
-  let total = -Infinity;
-  for (let kind = 0; kind < KINDS; kind++) total = logAdd(total, ahead[(places - 1) * KINDS + kind]!);
+  /** Of what comes after a stretch of a kind that ends here; and from one that begins here, itself counted. */
+  const [after, begins] = [none(), none()];
+  for (let kind = 0; kind < KINDS; kind++) after[(places - 1) * KINDS + kind] = 0;
+  // Backward each place is whole once all that reach it from behind were seen: those that begin there, by where they end.
+  const ends = new Map<number, number[]>();
+  for (let to = 1; to < places; to++)
+    for (let from = firstFrom(at, to); from < to; from++) ends.set(from, [...(ends.get(from) ?? []), to]);
+  for (let from = places - 2; from >= 0; from--) {
+    for (const to of ends.get(from) ?? []) {
+      const scores = score(from, to);
+      for (let kind = 0; kind < KINDS; kind++) sums[kind]!.add(scores[kind]! + after[to * KINDS + kind]!);
+    }
+    for (let kind = 0; kind < KINDS; kind++) begins[from * KINDS + kind] = sums[kind]!.take();
+    if (from > 0) acrossKinds(begins, from * KINDS, after, flows, false);
+  }
+  const whole = new LogSum();
+  for (let kind = 0; kind < KINDS; kind++) whole.add(ahead[(places - 1) * KINDS + kind]!);
+  const total = whole.take();
   return {
     total,
-    of: (from, to) => {
-      const sums = score(from, to);
-      return sums.map((sum, kind) => Math.exp(entry[from * KINDS + kind]! + sum + after[to * KINDS + kind]! - total));
-    },
+    of: (from, to) =>
+      score(from, to).map((sum, kind) =>
+        Math.exp(entry[from * KINDS + kind]! + sum + after[to * KINDS + kind]! - total),
+      ),
     flow: () => {
       const chances = new Float64Array(KINDS * KINDS);
       for (let place = 1; place < places - 1; place++)

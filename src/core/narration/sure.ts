@@ -2,8 +2,6 @@ import type { Reading } from './draft';
 import type { Thought } from './read';
 import { scoresOf, type Layer, type Show } from './weights';
 
-/** From here on a draft is shown as sure: of those, 19 in 20 are right (docs/narration.md). */
-export const SURE = 0.9;
 /** Below this it is asked in which room it was said; the likeliest is offered. */
 const CLEAR = 0.6;
 

@@ -3,8 +3,7 @@
  * says for each answer. Kept as whole numbers of eight bits in one file, `learnt.json`.
  */
 export interface Layer {
-  /** The feature's row, by what `hashOf` makes of it. */
-  rows: ReadonlyMap<number, number>;
+  rows: Rows;
   answers: number;
   /** Row by row, one for each answer. */
   values: Float32Array;
@@ -28,13 +27,48 @@ export function hashOf(feature: string): number {
   return hash >>> 0;
 }
 
+/**
+ * Which row is a feature's: asked a hundred times for each word that was said, so it is a table of its own with open places,
+ * which is read without making anything.
+ */
+export class Rows {
+  private readonly slots: Int32Array;
+  private readonly mask: number;
+
+  constructor(readonly hashes: Uint32Array) {
+    let size = 16;
+    while (size < hashes.length * 3) size *= 2;
+    this.mask = size - 1;
+    this.slots = new Int32Array(size);
+    hashes.forEach((hash, row) => {
+      let slot = hash & this.mask;
+      while (this.slots[slot] !== 0) slot = (slot + 1) & this.mask;
+      this.slots[slot] = row + 1;
+    });
+  }
+
+  get size(): number {
+    return this.hashes.length;
+  }
+
+  /** The row of a feature; -1 where nothing was learnt of it. */
+  of(feature: string): number {
+    const hash = hashOf(feature);
+    let slot = hash & this.mask;
+    for (let row = this.slots[slot]!; row !== 0; row = this.slots[slot]!) {
+      if (this.hashes[row - 1] === hash) return row - 1;
+      slot = (slot + 1) & this.mask;
+    }
+    return -1;
+  }
+}
+
 const bytesOf = (base64: string): Uint8Array => Uint8Array.from(atob(base64), (sign) => sign.charCodeAt(0));
 const base64Of = (bytes: Uint8Array): string => btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''));
 
 export function openLayer({ rows, answers, unit, values }: KeptLayer): Layer {
-  const hashes = new Uint32Array(bytesOf(rows).buffer);
   return {
-    rows: new Map(Array.from(hashes, (hash, at) => [hash, at])),
+    rows: new Rows(new Uint32Array(bytesOf(rows).buffer)),
     answers,
     values: Float32Array.from(new Int8Array(bytesOf(values).buffer), (value) => value * unit),
   };
@@ -46,7 +80,7 @@ export function keepLayer(layer: Layer): KeptLayer {
   return {
     answers: layer.answers,
     unit,
-    rows: base64Of(new Uint8Array(Uint32Array.from(layer.rows.keys()).buffer)),
+    rows: base64Of(new Uint8Array(layer.rows.hashes.slice().buffer)),
     values: base64Of(new Uint8Array(Int8Array.from(layer.values, (value) => Math.round(value / unit)).buffer)),
   };
 }
@@ -62,8 +96,12 @@ export function scoresOf(layer: Layer, show: (tell: Show) => void): Float64Array
   const { rows, answers, values } = layer;
   const sums = new Float64Array(answers);
   show((feature) => {
-    const row = rows.get(hashOf(feature));
-    if (row === undefined) return;
+    const row = rows.of(feature);
+    if (row === -1) return;
+    if (answers === 1) {
+      sums[0]! += values[row]!;
+      return;
+    }
     for (let answer = 0, at = row * answers; answer < answers; answer++, at++) sums[answer]! += values[at]!;
   });
   return sums;

@@ -23,7 +23,9 @@ const CLASSES = {
   the: 'the a an',
   some: 'some any all both every each half most another other more few several lot bit couple pair rest lots plenty',
   of: 'of',
-  in: 'in on up down out over off through into onto under below above behind beside between by at from with along across round around against near inside outside past within underneath beneath beyond doon aff',
+  in:
+    'in on up down out over off through into onto under below above behind beside between by at from with ' +
+    'along across round around against near inside outside past within underneath beneath beyond doon aff',
   to: 'to',
   for: 'for',
   and: 'and or but so because though although plus then',
@@ -47,7 +49,9 @@ const CLASSES = {
   length:
     'inch inches foot feet ft mm mil mill millimetre millimetres millimeter millimeters centimetre centimetres cm metre ' +
     'metres meter meters yard yards',
-  size: 'wide high deep long tall width height depth length thick square clear opening gap headroom clearance reveal measure measures size centres centers centre center diameter span rise',
+  size:
+    'wide high deep long tall width height depth length thick square clear opening gap headroom clearance ' +
+    'reveal measure measures size centres centers centre center diameter span rise',
   period: 'day days week weeks fortnight month months year years hour hours minute minutes working',
   date:
     'monday tuesday wednesday thursday friday saturday sunday mondays tuesdays wednesdays thursdays fridays saturdays ' +
@@ -104,7 +108,9 @@ const CLASSES = {
     'changing opening cutting knocking running pulling building sanding adjusting shimming filling sealing caulking ' +
     'repairing refixing rehanging packing cleaning labelling levelling pointing doing easing planing boxing wrapping ' +
     'turning shifting swapping connecting bedding wedging clipping capping scribing screwing nailing supplying',
-  keep: 'keep keeps kept keeping stay stays staying stayed remain remains leave leaves leaving left retained retain maintained stopping',
+  keep:
+    'keep keeps kept keeping stay stays staying stayed remain remains leave leaves leaving left retained ' +
+    'retain maintained stopping',
   live: 'running live on connected working going plugged powered hot use service active usable',
   remove:
     'remove removed strip rip ripped tear torn demolish demolished goes gone comes coming dump skip bin dumpster demo ' +
@@ -151,13 +157,18 @@ const CLASSES = {
   touch: 'touch go step stand lean walk move turn climb grab turn lights drills leans moves goes stands works close',
   noise:
     'hammer hammering drill drilling noise noisy loud quiet radio music sawing saws banging grinder guns tools racket',
-  rest: 'sleep sleeps sleeping asleep nap naps nights resting living lives live cooking eating works home school holiday away away church shift',
+  rest:
+    'sleep sleeps sleeping asleep nap naps nights resting living lives live cooking eating works home ' +
+    'school holiday away away church shift',
   access:
-    'access gate drive driveway park parking parked bins bin skip street lane alley path pavement sidewalk entrance walkway stair kerb',
+    'access gate drive driveway park parking parked bins bin skip street lane alley path pavement ' +
+    'sidewalk entrance walkway stair kerb',
   off: 'off shut shuts closed',
   service: 'power water heat heating electric electrics electricity internet boiler furnace circuit supply panel',
   // Things
-  wall: 'wall walls ceiling ceilings floor floors roof gable chimney partition elevation stair stairs staircase porch deck cornice dormer',
+  wall:
+    'wall walls ceiling ceilings floor floors roof gable chimney partition elevation stair stairs ' +
+    'staircase porch deck cornice dormer',
   structure:
     'beam beams joist joists stud studs lintel post posts rafter rafters purlin truss column header sill plate steel ' +
     'footing footings foundation slab pier bearer stringer collar pin pins',
@@ -202,11 +213,13 @@ const CLASSES = {
     'galvanized fluted ribbed shaker plain bevelled reeded riven varnish handmade reclaimed unfinished',
   // Talk
   hello:
-    'hello hi hey morning evening bye cheers thanks thank sorry okay ok right alright anyway well oh ooh cor whoa yeah yes no um hang wait',
+    'hello hi hey morning evening bye cheers thanks thank sorry okay ok right alright anyway well oh ooh ' +
+    'cor whoa yeah yes no um hang wait',
   nice: 'lovely beautiful gorgeous nice pretty great funny favourite love adore amazing',
   past: 'used remember once originally ago years formerly back',
   motion:
-    'go going come coming walk walking head heading move moving step stepping pop nip climb through into start starting begin follow',
+    'go going come coming walk walking head heading move moving step stepping pop nip climb through into ' +
+    'start starting begin follow',
 } as const;
 
 export type WordClass = keyof typeof CLASSES | 'digits' | 'ed' | 'ing' | 'ly' | 's' | 'other';
@@ -242,6 +255,9 @@ export function classesOf(word: string): readonly WordClass[] {
   return told;
 }
 
+/** The class that phrases are built of. */
+export const classOf = (word: string): WordClass => classesOf(word)[0] ?? 'other';
+
 /** The word without its ending: `tiles`, `tiled`, `tiling` are one. */
 export const stemOf = (word: string): string =>
   word.length > 5 ? word.replace(/(?:ings?|ed|ies|es|s|e)$/, '') : word.length > 3 ? word.replace(/s$/, '') : word;
@@ -275,7 +291,9 @@ const DOES: Readonly<Record<string, string>> = {
   let: 'let lets',
   to: 'to',
   of: 'of',
-  in: 'in on at by with from for into onto under over behind above below across along round around between beside through past against near inside',
+  in:
+    'in on at by with from for into onto under over behind above below across along round around between ' +
+    'beside through past against near inside',
   up: 'up down out off away back doon aff',
   and: 'and',
   but: 'but or plus',
@@ -335,4 +353,4 @@ const BY_CLASS: Partial<Record<WordClass, string>> = {
 };
 /** What a word does in a clause. */
 export const doesOf = (word: string): string =>
-  DOING.get(word) ?? BY_CLASS[classesOf(word)[0]!] ?? (word.endsWith('s') && word.length > 3 ? 'things' : 'thing');
+  DOING.get(word) ?? BY_CLASS[classOf(word)] ?? (word.endsWith('s') && word.length > 3 ? 'things' : 'thing');

@@ -117,7 +117,9 @@ const TRIGGERS: readonly Trigger[] = [
 ];
 
 /** Lengths as they are said of a drop: `four foot`, `a metre and a half`, `2 m`. */
-const SAID_LENGTH = String.raw`(?:\d+(?:[.,]\d+)?|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty)(?: and a half)?`;
+const SAID_LENGTH =
+  String.raw`(?:\d+(?:[.,]\d+)?|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty)` +
+  '(?: and a half)?';
 /** Said of what is not there any more, or was never meant. */
 const TAKEN_BACK = pattern(
   'i',
@@ -138,7 +140,9 @@ const BY_SOUND: readonly Trigger[] = [
       String.raw`(?:rubber|lead)[- ]sheathed|perished (?:flex|cable))\b`,
     ),
     unless: /\b(?:dead and|taken out|all out|disconnected at both)\b/i,
-    text: 'Old open wiring: taken for live, not drilled near, not buried in insulation before an electrician has proved it dead.',
+    text:
+      'Old open wiring: taken for live, not drilled near, not buried in insulation before an electrician has proved ' +
+      'it dead.',
     source: 'electrical safety practice; a licensed electrician decides',
   },
   {
@@ -149,7 +153,9 @@ const BY_SOUND: readonly Trigger[] = [
       String.raw`\bceilings?\b.{0,24}\b(?:popcorn|stippled|sprayed|textured|swirled)\b`,
     ),
     unless: /\b(?:spray(?:ed)? (?:it|them|the) (?:white|with paint)|new texture|skip the texture)\b/i,
-    text: 'A sprayed or textured ceiling may hold asbestos: not scraped, sanded or drilled before a sample was looked at by an accredited laboratory.',
+    text:
+      'A sprayed or textured ceiling may hold asbestos: not scraped, sanded or drilled before a sample was looked at ' +
+      'by an accredited laboratory.',
     source: 'asbestos regulations; an accredited surveyor decides',
   },
   {
@@ -167,7 +173,8 @@ const BY_SOUND: readonly Trigger[] = [
     words: pattern(
       'i',
       String.raw`\b(?:post[- ]?tension\w*|tension(?:ed|ing)? (?:cables?|tendons?|strands?|slab)|tendons?)\b|`,
-      String.raw`\b(?:cables?|strands?)\b.{0,20}\b(?:tensioned|under tension|in the slab)|\bslab\b.{0,24}\b(?:tensioned|tendons?|under tension)\b`,
+      String.raw`\b(?:cables?|strands?)\b.{0,20}\b(?:tensioned|under tension|in the slab)|`,
+      String.raw`\bslab\b.{0,24}\b(?:tensioned|tendons?|under tension)\b`,
     ),
     text: 'A slab with tensioned cables: nothing is cut, cored or drilled before it was scanned and marked; a cut cable kills.',
     source: 'structural practice; a licensed engineer decides',
@@ -188,20 +195,26 @@ const BY_SOUND: readonly Trigger[] = [
     id: 'on-nothing',
     words: pattern(
       'i',
-      String.raw`\b(?:posts?|columns?|beams?|joists?|steel|lintel|header|purlin|girder|wall|tank|chimney)\b.{0,40}\b(?:on|by|over|under) (?:top of )?`,
-      String.raw`(?:nothing|thin air|a (?:paint )?tin|(?:a|one|two) (?:brick|block|shim|bits? of (?:wood|timber|stick))s?)\b|\b(?:nothing|isn't anything|not anything)\b.{0,12}`,
+      String.raw`\b(?:posts?|columns?|beams?|joists?|steel|lintel|header|purlin|girder|wall|tank|`,
+      String.raw`chimney)\b.{0,40}\b(?:on|by|over|under) (?:top of )?`,
+      String.raw`(?:nothing|thin air|a (?:paint )?tin|(?:a|one|two) (?:brick|block|shim|bits? of (?:wood|timber|`,
+      String.raw`stick))s?)\b|\b(?:nothing|isn't anything|not anything)\b.{0,12}`,
       String.raw`\b(?:holding|under(?:neath)?|carrying|below)\b.{0,30}\b(?:post|column|beam|joists?|roof|floor|wall|chimney|it)\b|`,
       String.raw`\b(?:posts?|columns?|beams?)\b.{0,20}\b(?:isn'?t|aren'?t|not) (?:sitting|resting|standing|bearing) on\b`,
     ),
-    text: 'What carries may not be carried: kept clear, propped by somebody competent, an engineer asked before anything is moved.',
+    text:
+      'What carries may not be carried: kept clear, propped by somebody competent, an engineer asked before anything ' +
+      'is moved.',
     source: 'structural practice; a licensed engineer decides',
   },
   {
     id: 'no-alarm',
     words: pattern(
       'i',
-      String.raw`\b(?:no|not (?:a|one|any)|without (?:a|any)|isn'?t (?:a|any)|missing|only a bracket|just a bracket)\b.{0,24}\b(?:smoke|fire|heat|carbon monoxide|`,
-      String.raw`c\.?o\.?) (?:alarms?|detectors?)\b|\b(?:smoke|fire|heat|carbon monoxide) (?:alarms?|detectors?)(?: \w+){0,2} (?:missing|gone|dead|off|`,
+      String.raw`\b(?:no|not (?:a|one|any)|without (?:a|any)|isn'?t (?:a|any)|missing|only a bracket|`,
+      String.raw`just a bracket)\b.{0,24}\b(?:smoke|fire|heat|carbon monoxide|`,
+      String.raw`c\.?o\.?) (?:alarms?|detectors?)\b|\b(?:smoke|fire|heat|carbon monoxide) (?:alarms?|`,
+      String.raw`detectors?)(?: \w+){0,2} (?:missing|gone|dead|off|`,
       String.raw`taped over|no batter\w+|not (?:working|there|tied)|isn'?t (?:working|there|tied))\b`,
     ),
     text: 'Nobody sleeps in a house without alarms that work: put up a temporary one tonight.',

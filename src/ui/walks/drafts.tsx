@@ -1,69 +1,63 @@
 'use client';
 import { api } from '@/contract/routes';
-import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import type { NarrationView } from '@/contract/views/walk';
+import { useRef } from 'react';
+import { Button } from 'react-bootstrap';
+import type { NarrationView, WalkArea } from '@/contract/views/walk';
 import { groupBy } from '@/core/group-by';
-import { readCaptions } from '@/core/narration/captions';
-import { draftKeys, type Draft } from '@/core/narration/draft';
-import { readNarration } from '@/core/narration/read';
+import { draftKeys, isSettled, type Draft } from '@/core/narration/draft';
+import { SURE } from '@/core/narration/sure-from';
 import type { NewObservation } from '@/core/walks/observation';
 import { recordOf } from '@/core/walks/record-of';
-import { KIND_WORDS } from '@/core/walks/record-words';
-import { readShorthand, writeShorthand } from '@/core/walks/shorthand';
+import { DraftRow } from './draft-row';
 import { understood } from './line-form';
+import { useReading } from './use-reader';
 import type { Walking } from './use-walk';
-import { Hidden } from '../kit/hidden';
-import { Line, Lines } from '../kit/lines';
+import { Lines } from '../kit/lines';
 
-interface Proposed {
+/** A draft with the record it would become; without one, until it is said in which room. */
+export interface Proposed {
   key: string;
   draft: Draft;
-  fresh: NewObservation;
+  area: WalkArea | undefined;
+  fresh: NewObservation | undefined;
+  sure: boolean;
 }
 
-const clock = (seconds: number): string =>
-  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds) % 60).padStart(2, '0')}`;
+/** What is open among drafts, each with the record it would become. */
+export function proposedOf(
+  drafts: readonly Draft[],
+  settled: readonly string[],
+  { areas, job }: Walking['pack'],
+): Proposed[] {
+  const keys = draftKeys(drafts);
+  return drafts.flatMap((draft, at): Proposed[] => {
+    const key = keys[at] ?? '';
+    if (isSettled(key, settled)) return [];
+    const area = draft.unclear ? undefined : areas.find((room) => room.name === draft.area);
+    const fresh = area && recordOf(draft, area.id, { steps: area.steps, system: job.units });
+    // What would only become a note is asked for its step or its size.
+    const whole = fresh !== undefined && fresh.kind === draft.kind;
+    return [{ key, draft, area, fresh, sure: whole && draft.confidence >= SURE }];
+  });
+}
+
+const headingOf = (proposed: Proposed): string =>
+  proposed.area?.name ?? (proposed.draft.unclear ? 'Which room?' : 'Said of the job as a whole');
 
 /**
- * What a narration proposes, each draft beside its words and its second. Nothing is a record before somebody accepts
- * it.
+ * What a narration proposes, by room, each draft beside its words and its second. Nothing is a record before somebody keeps
+ * it: sure ones in one tap for all, others one by one.
  */
-export function Drafts({
-  narration,
-  here,
-  walking,
-  reading = false,
-}: {
-  narration: NarrationView;
-  here: string;
-  walking: Walking;
-  reading?: boolean;
-}) {
-  const { pack } = walking;
-  const { areas } = pack;
+export function Drafts({ narration, walking }: { narration: NarrationView; walking: Walking }) {
+  const reading = useReading(narration.text, walking.pack.areas);
   const player = useRef<HTMLAudioElement>(null);
-  const list = useRef<HTMLUListElement>(null);
-  const drafts = useMemo(() => {
-    const captions = readCaptions(narration.text);
-    return captions.ok
-      ? readNarration(
-          captions.value.cues,
-          areas.map((area) => ({ name: area.name, synonyms: area.called })),
-        )
-      : [];
-    // Names do not change during a walk; records do, and must not have all of it read again.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [narration.text, pack.areas]);
-  const keys = useMemo(() => draftKeys(drafts), [drafts]);
-  const settled = useMemo(() => new Set([...narration.dropped, ...narration.accepted]), [narration]);
-  const open = drafts.flatMap((draft, at): Proposed[] => {
-    const key = keys[at] ?? '';
-    if (settled.has(key)) return [];
-    const area = areas.find((room) => room.name === draft.area) ?? areas.find((room) => room.id === here);
-    return area ? [{ key, draft, fresh: recordOf(draft, area.id, { steps: area.steps, system: pack.job.units }) }] : [];
-  });
-  const accept = ({ key, draft, fresh }: Proposed, words = understood(fresh, areas)): void => {
+  const list = useRef<HTMLDivElement>(null);
+  const settled = [...narration.dropped, ...narration.accepted];
+  const drafts = reading.state === 'read' ? reading.heard.drafts : [];
+  const open = proposedOf(drafts, settled, walking.pack);
+  const sure = open.filter((one) => one.sure);
+  const accept = ({ key, draft, fresh }: Proposed, words?: string): void => {
+    if (!fresh) return;
     walking.record(
       {
         ...fresh,
@@ -75,197 +69,119 @@ export function Drafts({
           end: draft.end,
         },
       },
-      words,
+      words ?? understood(fresh, walking.pack.areas),
     );
   };
-  const byKind = groupBy(open, (proposed) => proposed.draft.kind);
   const move = (from: HTMLElement, by: 1 | -1): void => {
-    const rows = [...(list.current?.querySelectorAll<HTMLElement>(':scope > li') ?? [])];
+    const rows = [...(list.current?.querySelectorAll<HTMLElement>('li') ?? [])];
     rows[rows.indexOf(from) + by]?.focus();
   };
   return (
     <section className="drafts" aria-label={`Drafts from ${narration.name}`}>
       <h2>
-        {narration.name} · {open.length === 0 ? 'every draft settled' : `${open.length} to settle`}
+        {narration.name} ·{' '}
+        {reading.state === 'reading'
+          ? 'being read'
+          : open.length === 0
+            ? 'every draft settled'
+            : `${open.length} to settle`}
       </h2>
+      {reading.state === 'failed' && (
+        <p role="alert" className="bad mb-1">
+          This browser could not read it. The words are kept: open the walk again, or record it by line.
+        </p>
+      )}
       {narration.recording && (
         <audio ref={player} controls preload="none" src={api.recording(narration.recording)} className="w-100 mt-1" />
       )}
-      {!reading && open.length > 1 && (
-        <div className="chips mt-2" role="group" aria-label="Accept all of a kind">
-          {[...byKind]
-            .filter(([, some]) => some.length > 1)
-            .map(([kind, some]) => (
-              <button
-                key={kind}
-                type="button"
-                className="chip"
-                onClick={() =>
-                  some.forEach((proposed) => accept(proposed, `${some.length} × ${KIND_WORDS[kind]} kept`))
-                }
-              >
-                accept all {some.length} {KIND_WORDS[kind]}
-              </button>
-            ))}
-        </div>
+      {sure.length > 1 && (
+        <Button
+          className="mt-2"
+          onClick={() => sure.forEach((one, at) => accept(one, at === 0 ? `${sure.length} kept` : ''))}
+        >
+          Keep the {sure.length} that are sure
+        </Button>
       )}
-      {!reading && open.length > 0 && (
+      {open.length > 0 && (
         <p className="keys soft small-text mb-0">
           Keys on a draft: Enter accept · e put right · x drop · ↑ ↓ to the next
         </p>
       )}
-      <Lines ref={list}>
-        {open.map((proposed) => (
-          <Row
-            key={proposed.key}
-            one={proposed}
-            reading={reading}
-            walking={walking}
-            onAccept={(fresh) => accept({ ...proposed, fresh })}
-            onDrop={() => walking.dropDraft(narration.id, proposed.key)}
-            onMove={move}
-            {...(narration.recording
-              ? {
-                  onPlay: () => {
-                    const audio = player.current;
-                    if (audio) {
-                      audio.currentTime = proposed.draft.start;
-                      void audio.play().catch(() => undefined);
-                    }
-                  },
-                }
-              : {})}
-          />
+      <div ref={list}>
+        {[...groupBy(open, headingOf)].map(([heading, some]) => (
+          <div key={heading}>
+            <h3 className="said-room">{heading}</h3>
+            <Lines>
+              {some.map((proposed) => (
+                <DraftRow
+                  key={proposed.key}
+                  one={proposed}
+                  walking={walking}
+                  onAccept={(fresh) => accept({ ...proposed, fresh })}
+                  onDrop={() => walking.dropDraft(narration.id, proposed.key)}
+                  onMove={move}
+                  {...(narration.recording
+                    ? {
+                        onPlay: () => {
+                          const audio = player.current;
+                          if (!audio) return;
+                          audio.currentTime = proposed.draft.start;
+                          void audio.play().catch(() => undefined);
+                        },
+                      }
+                    : {})}
+                />
+              ))}
+            </Lines>
+          </div>
         ))}
-      </Lines>
+      </div>
+      <Said narration={narration} drafts={drafts} />
     </section>
   );
 }
 
-interface RowTerms {
-  one: Proposed;
-  reading: boolean;
-  walking: Walking;
-  onAccept: (fresh: NewObservation) => void;
-  onDrop: () => void;
-  onMove: (from: HTMLElement, by: 1 | -1) => void;
-  onPlay?: () => void;
+/** All words of a narration: what no draft was read from stands out, so that nothing said is lost. */
+function Said({ narration, drafts }: { narration: NarrationView; drafts: readonly Draft[] }) {
+  const lines = narration.text
+    .split('\n')
+    .filter((line) => line.trim() !== '' && !line.includes('-->') && !/^(?:WEBVTT|\d+\s*$)/.test(line));
+  const heard = ` ${drafts.map((draft) => draft.words.toLowerCase()).join(' ')} `;
+  const isHeard = (word: string): boolean => heard.includes(` ${word.toLowerCase()} `);
+  return (
+    <details className="mt-2">
+      <summary>Every word that was said</summary>
+      <p className="small-text said-words">
+        {lines.map((line, at) => (
+          <span key={at} className={line.split(' ').every(isHeard) ? 'soft' : undefined}>
+            {line}{' '}
+          </span>
+        ))}
+      </p>
+    </details>
+  );
 }
 
-function Row({ one: { draft, fresh }, reading, walking, onAccept, onDrop, onMove, onPlay }: RowTerms) {
-  const { pack } = walking;
-  const { areas } = pack;
-  const [editing, setEditing] = useState(false);
-  const [area, setArea] = useState(fresh.area);
-  const steps = areas.find((room) => room.id === area)?.steps ?? [];
-  const [typed, setTyped] = useState(() => writeShorthand(draft, steps, pack.job.units));
-  const read = editing
-    ? readShorthand(typed, {
-        area,
-        areas,
-        steps: (id) => areas.find((room) => room.id === id)?.steps ?? [],
-        system: pack.job.units,
-        ...(pack.job.client ? { client: pack.job.client } : {}),
-      })
-    : undefined;
-  const now = read?.ok ? recordOf(read.value, read.value.area, { steps, system: pack.job.units }) : { ...fresh, area };
-  const name = areas.find((room) => room.id === area)?.name ?? '';
-  const keep = (): void => {
-    if (!read || read.ok) onAccept(now);
-  };
-  const onKeyDown = (event: KeyboardEvent<HTMLLIElement>): void => {
-    const typing = event.target !== event.currentTarget;
-    if (event.ctrlKey || event.metaKey || event.altKey || reading) return;
-    event.stopPropagation();
-    if (typing) return;
-    const acts: Record<string, () => void> = {
-      Enter: () => {
-        onMove(event.currentTarget, 1);
-        keep();
-      },
-      x: () => {
-        onMove(event.currentTarget, 1);
-        onDrop();
-      },
-      e: () => setEditing(true),
-      ArrowDown: () => onMove(event.currentTarget, 1),
-      ArrowUp: () => onMove(event.currentTarget, -1),
-    };
-    const act = acts[event.key];
-    if (!act) return;
-    event.preventDefault();
-    act();
-  };
+/** What is heard while somebody talks: under its room, to be looked at, not yet to be kept. */
+export function Overheard({ drafts, walking }: { drafts: readonly Draft[]; walking: Walking }) {
+  const open = proposedOf(drafts, [], walking.pack);
   return (
-    <Line className="draft" tabIndex={reading ? -1 : 0} aria-label={understood(now, areas)} onKeyDown={onKeyDown}>
-      <div>
-        <span className="fw-bold">{understood(now, areas)}</span>{' '}
-        <span className="soft small-text">
-          {name}
-          {draft.area === null ? ' (room not clear: choose)' : ''}
-        </span>
-      </div>
-      <div className="small-text said-words">
-        {onPlay ? (
-          <button type="button" className="btn btn-link btn-sm p-0 mono" onClick={onPlay}>
-            {clock(draft.start)}
-            <Hidden> play</Hidden>
-          </button>
-        ) : (
-          <span className="mono">{clock(draft.start)}</span>
-        )}{' '}
-        “{draft.words}”
-      </div>
-      {editing && (
-        <div className="d-flex gap-2 mt-1 flex-wrap">
-          <Form.Control
-            autoFocus
-            value={typed}
-            maxLength={620}
-            aria-label={`Put right: ${understood(fresh, areas)}`}
-            isInvalid={read !== undefined && !read.ok}
-            onChange={(event) => setTyped(event.target.value)}
-            onKeyDown={(event) => {
-              if (event.key === 'Enter') {
-                event.preventDefault();
-                keep();
-              }
-            }}
-          />
-          <Form.Select
-            value={area}
-            className="mid-field"
-            aria-label={`Room of: ${understood(fresh, areas)}`}
-            onChange={(event) => setArea(event.target.value)}
-          >
-            {areas.map((room) => (
-              <option key={room.id} value={room.id}>
-                {room.name}
-              </option>
+    <div className="drafts" role="log" aria-label="Heard so far">
+      {[...groupBy(open, headingOf)].reverse().map(([heading, some]) => (
+        <div key={heading}>
+          <h3 className="said-room">{heading}</h3>
+          <Lines>
+            {some.map(({ key, draft, fresh, sure }) => (
+              <li key={key} className="small-text">
+                <span className={sure ? 'fw-bold' : undefined}>
+                  {fresh ? understood(fresh, walking.pack.areas) : draft.subject}
+                </span>
+                {sure ? '' : ' ?'}
+              </li>
             ))}
-          </Form.Select>
-          {read && !read.ok && (
-            <Form.Text className="bad d-block" role="alert">
-              {read.problem.message}
-            </Form.Text>
-          )}
+          </Lines>
         </div>
-      )}
-      {!reading && (
-        <div className="verdicts">
-          <Button onClick={keep}>
-            Accept<Hidden>: {understood(now, areas)}</Hidden>
-          </Button>
-          {!editing && (
-            <button type="button" onClick={() => setEditing(true)}>
-              Put right<Hidden>: {understood(now, areas)}</Hidden>
-            </button>
-          )}
-          <button type="button" onClick={onDrop}>
-            Remove<Hidden>: {understood(now, areas)}</Hidden>
-          </button>
-        </div>
-      )}
-    </Line>
+      ))}
+    </div>
   );
 }

@@ -1,10 +1,9 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { useState } from 'react';
+import { Form } from 'react-bootstrap';
 import type { NarrationView } from '@/contract/views/walk';
-import { readCaptions, writeCaptions, type Cue } from '@/core/narration/captions';
-import { timeNow } from '../offline/clock';
-import { simulatedDictation, spokenWalk } from '../devices/dictation';
+import { readCaptions } from '@/core/narration/captions';
+import { Dictating } from './dictating';
 import { Drafts } from './drafts';
 import type { Walking } from './use-walk';
 
@@ -14,31 +13,6 @@ import type { Walking } from './use-walk';
  */
 export function Tell({ here, walking, onDone }: { here: string; walking: Walking; onDone: () => void }) {
   const [problem, setProblem] = useState<string>();
-  const [heard, setHeard] = useState<Cue[]>([]);
-  const [listening, setListening] = useState(false);
-  const stop = useRef<() => void>(undefined);
-  useEffect(() => () => stop.current?.(), []);
-
-  const keepDictated = (cues: Cue[]): void => {
-    setListening(false);
-    setHeard([]);
-    if (cues.length > 0) walking.keepNarration(`dictated ${timeNow()}`, writeCaptions(cues));
-  };
-  const dictate = (): void => {
-    const cues: Cue[] = [];
-    setListening(true);
-    const off = simulatedDictation(spokenWalk(walking.pack.areas)).listen(
-      (cue) => {
-        cues.push(cue);
-        setHeard([...cues]);
-      },
-      () => keepDictated(cues),
-    );
-    stop.current = () => {
-      off();
-      keepDictated(cues);
-    };
-  };
   const drop = async (files: FileList | null): Promise<void> => {
     const list = [...(files ?? [])];
     const words = list.find((file) => /\.(?:vtt|srt|txt)$/i.test(file.name) || file.type.startsWith('text/'));
@@ -61,8 +35,9 @@ export function Tell({ here, walking, onDone }: { here: string; walking: Walking
   };
   return (
     <div className="form-panel">
+      <Dictating here={here} walking={walking} />
       <div
-        className="tell-drop"
+        className="tell-drop mt-2"
         onDragOver={(event) => event.preventDefault()}
         onDrop={(event) => {
           event.preventDefault();
@@ -91,43 +66,12 @@ export function Tell({ here, walking, onDone }: { here: string; walking: Walking
         )}
       </div>
       <div className="actions mt-2">
-        {listening ? (
-          <Button variant="outline-secondary" onClick={() => stop.current?.()}>
-            Stop
-          </Button>
-        ) : (
-          walking.pack.demo && (
-            <Button variant="outline-secondary" onClick={dictate}>
-              Dictate (played by the demo)
-            </Button>
-          )
-        )}
         <button type="button" className="btn btn-link" onClick={onDone}>
-          Cancel
+          Close
         </button>
       </div>
-      {listening && (
-        <p className="heard" role="status">
-          {heard.map((cue) => cue.text).join(' ')}
-        </p>
-      )}
-      {listening && heard.length > 0 && (
-        <Drafts
-          narration={{
-            id: '',
-            name: 'being dictated',
-            text: writeCaptions(heard),
-            recording: null,
-            dropped: [],
-            accepted: [],
-          }}
-          here={here}
-          walking={walking}
-          reading
-        />
-      )}
       {[...walking.pack.narrations].reverse().map((narration: NarrationView) => (
-        <Drafts key={narration.id} narration={narration} here={here} walking={walking} />
+        <Drafts key={narration.id} narration={narration} walking={walking} />
       ))}
     </div>
   );
