@@ -251,16 +251,11 @@ describe('a walk that is told', () => {
     await upload(page, '#narration-files', file);
     await seesText(page, 'round.vtt · 4 to settle');
     await seesText(page, '“Wires are about half.”');
-    await press(page, 'accept all 2 progress');
-    await seesText(page, 'round.vtt · 2 to settle');
-    await press(
-      page,
-      'Put right: still to do: 2 of the boxes still need lifting · wiring'
-        .replace('2 of', 'two of')
-        .replace('still to do: two', 'still to do: 2 two'),
-    );
+    await press(page, 'Put right: still to do: 2 two of the boxes still need lifting · wiring');
     await fillIn(page, '.draft input', '+ 4 boxes to be lifted @wiring');
     await press(page, 'Accept: still to do: 4 boxes to be lifted · wiring');
+    await seesText(page, 'round.vtt · 3 to settle');
+    await press(page, 'Keep the 2 that are sure');
     await seesText(page, 'round.vtt · 1 to settle');
     // By key: the draft in hand is dropped.
     await page.focus('.draft');
@@ -272,17 +267,40 @@ describe('a walk that is told', () => {
       walk,
     );
     expect(kept.map((row) => [row.kind, row.text])).toEqual([
-      ['progress', null],
-      ['progress', null],
       ['remaining', 'boxes to be lifted'],
+      ['progress', null],
+      ['caution', 'the open edge by the hatch'],
     ]);
-    expect(JSON.parse(kept[2]?.facts ?? '{}')).toMatchObject({
+    expect(JSON.parse(kept[0]?.facts ?? '{}')).toMatchObject({
       said: { words: 'Two of the boxes still need lifting.', start: 6, end: 11 },
     });
     await page.reload();
     await press(page, 'Line');
     await press(page, 'Dictate');
     await seesText(page, 'round.vtt · every draft settled');
+  });
+});
+
+describe('a walk that is dictated', () => {
+  it('shows the room large, believes a tap, and asks the room of what was said of the whole job', async () => {
+    const page = await phone();
+    const walk = await begin(page, signalHouse, 'progress');
+    await press(page, 'Line');
+    await press(page, 'Dictate');
+    // Read without a signal: what the reader was taught is on the phone already.
+    await page.waitForNetworkIdle();
+    await page.setOfflineMode(true);
+    await press(page, 'Dictate (simulated: the demo plays a voice)');
+    await seesText(page, 'You are telling of');
+    await press(page, 'the job as a whole');
+    await seesText(page, 'still to do');
+    await press(page, 'Stop');
+    await seesText(page, 'to settle');
+    await page.setOfflineMode(false);
+    await page.evaluate(() => window.dispatchEvent(new Event('online')));
+    await sent(page);
+    const [kept] = rows<{ text: string }>('SELECT text FROM narration WHERE walk = ?', walk);
+    expect(kept?.text).toContain('[whole job]');
   });
 });
 

@@ -214,7 +214,7 @@ const FILLER = pattern(
 /** Where what a thing is ends, and what is said of it begins. */
 const SAID_OF =
   /^(?:is|are|'s|was|were|has|have|had|will|would|can|could|gets?|got|needs?|wants?|stays?|goes|comes|came|does|do|did)$/;
-const THING: ReadonlySet<string> = new Set(['measurement', 'order', 'selection', 'remaining', 'gate']);
+const THING: ReadonlySet<string> = new Set(['measurement', 'order', 'selection', 'gate']);
 
 /**
  * What a text is about, in its own words: the thing by itself where a size, a choice or a delivery is told of it, else what
@@ -224,6 +224,7 @@ export function subjectSaid(text: string, kind?: string): string {
   const words = ` ${text.trim()} `.trimStart().replace(FILLER, '').trim().split(' ');
   const verb = words.findIndex((word) => SAID_OF.test(word));
   const thing = words.slice(0, verb === -1 ? 0 : verb);
+  while (/^(?:still|also|just|only|now|already|all|both)$/.test(thing.at(-1) ?? '')) thing.pop();
   const named = thing.filter(
     (word) => word.length > 3 && !/^(?:that|this|they|there|them|these|those|which|nobody)$/.test(word),
   );

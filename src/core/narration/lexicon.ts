@@ -22,7 +22,7 @@ const PHASE_NAMES: readonly (readonly [Phase, string])[] = [
     'plumbing rough ?in|rough plumbing|plumbing|pipework|piping|pipes|water lines|supply lines|waste lines?',
   ],
   ['support', 'props|propping|needles|shoring'],
-  ['structure', 'beam|steel|steelwork|lintel'],
+  ['structure', 'beams?|steels?|steelwork|lintels?|girders?'],
   ['masonry', 'brickwork|blockwork|masonry'],
   ['framing', 'framing|studwork|stud work|studs|stud walls?|partitions?|joists'],
   ['tape', 'board and tape|taping|tape|mudding|jointing|joints'],
@@ -128,7 +128,7 @@ const TRADE_THINGS: readonly (readonly [Trade, RegExp])[] = [
   ['cabinets', / (?:cabinets?|drawers?|cupboards?|vanity|units?) /],
   [
     'carpentry',
-    / (?:backing|blocking|blocks?|noggins?|studs?|joists?|framing|plates?|sill|header|stair|strapping|nailers?) /,
+    / (?:hangers?|backing|blocking|blocks?|noggins?|studs?|joists?|framing|plates?|sill|header|stair|strapping|nailers?) /,
   ],
   ['tile', / (?:tiles?|grout|niche) /],
   ['board', / (?:board|drywall|plasterboard|joints?|corner bead|tape) /],

@@ -39,7 +39,7 @@ describe('where the speaker is', () => {
 
   it.each([
     ['Guest bath. The kitchen floor tile is the same as here', 'Guest bath'],
-    ['Guest bath. The drain runs under the kitchen floor', 'Guest bath'],
+    ['Guest bath. It wants the same tile as the kitchen', 'Guest bath'],
     ['Guest bath. It is the wall behind the kitchen', 'Guest bath'],
   ])('stays where it was when a room only describes a thing: “%s”', (text, place) => {
     expect(endsIn(text)).toBe(place);

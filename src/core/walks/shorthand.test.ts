@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Reading } from '../narration/draft';
 import { recordOf } from './record-of';
-import { readShorthand, writeShorthand, type ShortTerms } from './shorthand';
+import { readLines, readShorthand, writeShorthand, type ShortTerms } from './shorthand';
 
 const steps = [
   { phase: 'wiring-rough', label: 'wires' },
@@ -53,6 +53,59 @@ describe('the shorthand line', () => {
     ['smells of damp', { area: 'bath', kind: 'note', subject: 'smells of damp' }],
   ])('%s', (typed, meant) => {
     expect(read(typed)).toMatchObject(meant);
+  });
+
+  it.each([
+    [
+      'cladding 60 % and seal 10 %',
+      [
+        ['cladding', 0.6],
+        ['seal', 0.1],
+      ],
+    ],
+    [
+      'Kitchen: cladding is up, seal half',
+      [
+        ['cladding', 1],
+        ['seal', 0.5],
+      ],
+    ],
+  ])('%s is two records', (typed, meant) => {
+    const face = [
+      { phase: 'cladding', label: 'cladding' },
+      { phase: 'seal', label: 'seal' },
+      { phase: 'refit', label: 'refit' },
+    ] as const;
+    const lines = readLines(typed, { ...terms, steps: () => face });
+    expect(lines.ok && lines.value.map((line) => ('phase' in line ? [line.phase, line.fraction] : line.kind))).toEqual(
+      meant,
+    );
+    // Trim belongs to no face: it is asked, and never set as refitting.
+    expect(read('trim 40', { steps: () => face })).toBe('step-not-here');
+    const half = readLines('cladding 60 and trim 40', { ...terms, steps: () => face });
+    expect(half.ok).toBe(false);
+  });
+
+  it('is one record where a word only joins', () => {
+    for (const typed of ['+ screws and plugs', 'smells of damp and smoke', '= tile sage and cream']) {
+      const lines = readLines(typed, terms);
+      expect(lines.ok && lines.value).toHaveLength(1);
+    }
+  });
+
+  it('keeps the day something is late till, the size before its thing, and asks no trade of what names none', () => {
+    expect(read('> tiles late till fri', { today: '2027-03-09' })).toMatchObject({ problem: 'late', days: 3 });
+    expect(read(`# 5' 3 1/2" opening`, { system: 'imperial' })).toMatchObject({
+      subject: 'opening',
+      mm: expect.closeTo(1612.9, 3),
+    });
+    expect(read('# 890x2030 door')).toMatchObject({ subject: 'door', mm: 890, mm2: 2030 });
+    expect(read('+ 4 hangers short')).toMatchObject({ kind: 'remaining', quantity: 4, trade: 'carpentry' });
+    expect(read('Kitchen: beam is in', { steps: () => [{ phase: 'structure', label: 'beam' }] })).toMatchObject({
+      area: 'kitchen',
+      kind: 'progress',
+      fraction: 1,
+    });
   });
 
   it('reads lengths as the job writes them', () => {

@@ -8,6 +8,7 @@ import { phaseFacts, type Phase } from '../sequence/phases';
 import { isTrade, TRADE_KEYS, TRADES, type Trade } from '../sequence/trades';
 import { STANCE_KEYS, type Inclusion } from '../sites/area';
 import { readNumber } from '../units/number';
+import { weekday, type Day } from '../units/day';
 import { formatLength, parseLength, type LengthSystem } from '../units/length';
 
 /**
@@ -54,6 +55,8 @@ export interface ShortTerms {
   system: LengthSystem;
   /** What the client is called, where that is known. */
   client?: string;
+  /** From which a weekday is counted: “late till fri”. */
+  today?: Day;
 }
 
 export type ShortLine = { area: string } & (
@@ -82,6 +85,17 @@ const WORD_FRACTIONS: Readonly<Record<string, number>> = {
   'not started': 0,
   none: 0,
   'not begun': 0,
+  'half done': 0.5,
+  in: 1,
+  'all in': 1,
+  up: 1,
+  down: 1,
+  hung: 1,
+  laid: 1,
+  poured: 1,
+  'not in': 0,
+  'not up': 0,
+  'not down': 0,
 };
 
 /**
@@ -116,6 +130,31 @@ export function readShorthand(typed: string, terms: ShortTerms): Outcome<ShortLi
       : progress
     : answer({ area, kind: 'note', subject: text });
 }
+
+/**
+ * What a line says, where it may say two things: “cladding 60 % and seal 10 %” are two records. A line with a sign, or of
+ * which a part says nothing by itself, is one.
+ */
+export function readLines(typed: string, terms: ShortTerms): Outcome<ShortLine[]> {
+  const named = namedArea(typed, terms.areas);
+  const before = named ? typed.slice(0, typed.length - named.rest.length) : '';
+  const parts = (named?.rest ?? typed)
+    .split(/\s*(?:;|,(?!\d)|\band\b|&(?=\s*\w+\s+\d))\s*/i)
+    .map((part) => part.trim())
+    .filter(Boolean);
+  if (parts.length > 1) {
+    const read = parts.map((part) => readShorthand(before + part, terms));
+    const lines = read.flatMap((one) => (one.ok ? [one.value] : []));
+    if (lines.length === parts.length && lines.every(({ kind }) => kind === 'progress')) return answer(lines);
+    // A part that is a share of something, but of nothing that is here, must not vanish in the other.
+    const refused = read.find((one, at) => !one.ok && SHARE.test(parts[at] ?? ''));
+    if (refused && !refused.ok && lines.some(({ kind }) => kind === 'progress')) return refused;
+  }
+  const line = readShorthand(typed, terms);
+  return line.ok ? answer([line.value]) : line;
+}
+/** “60 %”, “half”, “done” at the end of a part. */
+const SHARE = /(?:\d\s*%?|half|done|finished|started)$/i;
 
 /** How far, or who passed it. */
 const shareSaid = ({ fraction = 0, passedBy }: Pick<Reading, 'fraction' | 'passedBy'>): string =>
@@ -193,7 +232,7 @@ const counted = (words: readonly string[]): { quantity?: number } => {
 type Line =
   Reading | { kind: 'note'; subject: string } | { kind: 'short'; subject: string; quantity?: number; unit?: string };
 
-function bySign(sign: string, rest: string, { system, client }: ShortTerms): Outcome<Line> | undefined {
+function bySign(sign: string, rest: string, { system, client, today }: ShortTerms): Outcome<Line> | undefined {
   const text = spoken(rest);
   switch (sign) {
     case '+': {
@@ -216,7 +255,7 @@ function bySign(sign: string, rest: string, { system, client }: ShortTerms): Out
       return answer({ kind: 'selection', subject, choice: choice.join(' ') || (choiceSaid(text) ?? subject) });
     }
     case '>': {
-      const days = daysSaid(text.trim().split(' '));
+      const days = daysSaid(text.trim().split(' ')) ?? daysTill(text, today);
       const problem = problemSaid(text);
       return answer({
         kind: 'order',
@@ -246,6 +285,15 @@ function bySign(sign: string, rest: string, { system, client }: ShortTerms): Out
     default:
       return undefined;
   }
+}
+
+const WEEKDAYS = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'];
+
+/** Days until the weekday that is named: “late till fri”. */
+function daysTill(text: string, today: Day | undefined): number | undefined {
+  const named = / (?:till|until|til|to|by|on) (?:the )?(sun|mon|tue|wed|thu|fri|sat)[a-z]* /.exec(text)?.[1];
+  if (named === undefined || today === undefined) return undefined;
+  return (WEEKDAYS.indexOf(named) - weekday(today) + 7) % 7 || 7;
 }
 
 /** Whose decision it is, by the word or the name it begins with. */
@@ -288,6 +336,7 @@ function tradeNamed(text: string): { word: string; known?: Trade } | undefined {
 function readSize(rest: string, system: LengthSystem): Outcome<Reading> {
   const found =
     /^(.*?[^\d\s'"]\S*)\s+(\d[^x×*]*?)(?:\s*[x×*]\s*(\d.*))?$/iu.exec(rest) ??
+    sizeFirst(rest) ??
     /^()(\d[^x×*]*?)(?:\s*[x×*]\s*(\d.*))?$/iu.exec(rest);
   if (!found)
     return refuse({
@@ -312,17 +361,34 @@ function readSize(rest: string, system: LengthSystem): Outcome<Reading> {
   });
 }
 
+/** `5' 3 1/2" opening`: the size first, then what it is of. */
+function sizeFirst(rest: string): [string, string, string, string | undefined] | undefined {
+  const one = String.raw`\d[\d.,/\s'"′″]*(?:mm|cm|m|ft|in)?`;
+  const found = new RegExp(`^(${one}?)(?:\\s*[x×]\\s*(${one}?))?\\s+(?:of )?([a-z].*)$`, 'iu').exec(rest);
+  return found ? [rest, found[3] ?? '', (found[1] ?? '').trim(), found[2]?.trim()] : undefined;
+}
+
 /** `tape 60`, `framing done`: a step of this area and how far it is; undefined where no step is named. */
 function readProgress(text: string, steps: readonly { phase: Phase; label: string }[]): Outcome<Reading> | undefined {
   const found = pattern(
     'i',
-    String.raw`^(.+?)\s+(?:(\d{1,3})\s*%?|(done|finished|complete|ready|nearly done|almost done|nearly|`,
-    'almost|half|halfway|just started|started|begun|not started|not begun|none))$',
+    String.raw`^(.+?)(?:\s+(?:is|are|at|'s))?\s+(?:(\d{1,3})\s*(?:%|percent)?|(done|finished|complete|ready|nearly done|`,
+    'almost done|nearly|almost|half|halfway|half done|just started|started|begun|not started|not begun|none|all in|in|up|' +
+      'down|hung|laid|poured|not in|not up|not down))$',
   ).exec(text);
   if (!found) return undefined;
   const name = (found[1] ?? '').toLowerCase();
   const step = stepSaid(steps, name);
-  if (!step) return undefined;
+  if (!step) {
+    // A share of a step that is not here: asked, not kept as a word that changes nothing.
+    const phase = found[2] === undefined || name.split(' ').length > 3 ? undefined : phaseSaid(name);
+    return phase === undefined
+      ? undefined
+      : refuse({
+          code: 'step-not-here',
+          message: `There is no “${name}” here; the steps are ${steps.map(({ label }) => label).join(', ') || 'none yet'}.`,
+        });
+  }
   const fraction = found[2] === undefined ? WORD_FRACTIONS[(found[3] ?? '').toLowerCase()] : Number(found[2]) / 100;
   if (fraction === undefined || fraction > 1)
     return refuse({ code: 'fraction-high', message: `“${found[2] ?? ''}” is more than all of it; 100 is done.` });
@@ -343,8 +409,15 @@ function stepSaid(
     steps.find((entry) => entry.label === name || entry.phase === name) ??
     steps.find((entry) => entry.phase === phaseSaid(name)) ??
     only(steps.filter((entry) => entry.label.startsWith(name))) ??
-    similar(steps, phaseSaid(name))
+    only(steps.filter((entry) => ` ${entry.label} `.includes(` ${name} `))) ??
+    sameWork(steps, phaseSaid(name))
   );
+}
+
+/** The other half of the same work: “wiring” is the rough wires where no sockets are to come, never another trade's step. */
+function sameWork<Step extends { phase: Phase }>(steps: readonly Step[], phase: Phase | undefined): Step | undefined {
+  const work = phase?.replace(/-(?:rough|finish)$/, '');
+  return only(steps.filter((step) => step.phase.replace(/-(?:rough|finish)$/, '') === work));
 }
 
 /** `rough inspections passed by Ada Lund`. */

@@ -6,7 +6,7 @@ import { triggersOf } from '@/core/safety/triggers';
 import type { NewObservation } from '@/core/walks/observation';
 import { recordOf } from '@/core/walks/record-of';
 import { KIND_WORDS, recordWords } from '@/core/walks/record-words';
-import { readShorthand, SIGNS } from '@/core/walks/shorthand';
+import { readLines, SIGNS } from '@/core/walks/shorthand';
 import { StateIcon } from '../kit/state-icon';
 import type { Walking } from './use-walk';
 
@@ -45,20 +45,23 @@ export function LineForm({
       steps: (id: string) => areas.find((room) => room.id === id)?.steps ?? [],
       system: pack.job.units,
       ...(pack.job.client ? { client: pack.job.client } : {}),
+      today: pack.today,
     }),
-    [area.id, areas, pack.job.units, pack.job.client],
+    [area.id, areas, pack.job.units, pack.job.client, pack.today],
   );
-  const read = readShorthand(typed, terms);
-  const fresh = read.ok
-    ? recordOf(read.value, read.value.area, { steps: terms.steps(read.value.area), system: pack.job.units })
-    : undefined;
-  const elsewhere = fresh && fresh.area !== area.id ? areas.find((room) => room.id === fresh.area)?.name : undefined;
-  const raised = fresh ? triggersOf(fresh) : [];
+  const read = readLines(typed, terms);
+  const records = read.ok
+    ? read.value.map((line) => recordOf(line, line.area, { steps: terms.steps(line.area), system: pack.job.units }))
+    : [];
+  const [first] = records;
+  const elsewhere = first && first.area !== area.id ? areas.find((room) => room.id === first.area)?.name : undefined;
+  const raised = records.flatMap(triggersOf);
+  const says = records.map((fresh) => understood(fresh, areas)).join(' · ');
   const keep = (event: React.SubmitEvent): void => {
     event.preventDefault();
     setTried(true);
-    if (!fresh) return;
-    walking.record(fresh, understood(fresh, areas));
+    if (!first) return;
+    records.forEach((fresh) => walking.record(fresh, understood(fresh, areas)));
     setTyped('');
     setTried(false);
     field.current?.focus();
@@ -92,9 +95,9 @@ export function LineForm({
           className={`d-block line-said ${tried && !read.ok ? 'bad' : ''}`}
           role={tried && !read.ok ? 'alert' : undefined}
         >
-          {fresh ? (
+          {first ? (
             <>
-              <span className="fw-bold">{understood(fresh, areas)}</span>
+              <span className="fw-bold">{says}</span>
               {elsewhere && <span className="soft"> in {elsewhere}</span>}
             </>
           ) : typed === '' && !tried ? (
@@ -112,6 +115,9 @@ export function LineForm({
           </span>
         </p>
       ))}
+      <p className="soft small-text mb-1 mt-2">
+        No sign is needed for how far a step is, or for a note. A sign in front says what else a line is:
+      </p>
       <div className="signs" role="group" aria-label="Signs">
         {SIGNS.map(([sign, word, example]) => (
           <button key={sign} type="button" title={example} onClick={() => withSign(sign)}>
