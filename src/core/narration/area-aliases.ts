@@ -11,7 +11,7 @@ export interface NamedArea {
  * How an area was called: by its name, by a name somebody gave it, by a part of its name that no other area has, by what
  * such a room is also called, or the job as a whole.
  */
-export type Called = 'name' | 'given' | 'part' | 'kin' | 'whole';
+type Called = 'name' | 'given' | 'part' | 'kin' | 'whole';
 
 export interface Alias {
   parts: readonly string[];
@@ -87,10 +87,6 @@ const WHOLE = [
   'general',
   'generally',
   'overall',
-  'everywhere',
-  'throughout',
-  'all over',
-  'all round',
   'all floors',
   'every room',
   'everywhere else',

@@ -103,7 +103,7 @@ function nameFeatures(named: Named, at: number, { text, does, since, pause, stop
 }
 
 /** Words with what is known of each, looked up once. */
-export interface Looked {
+interface Looked {
   words: readonly Word[];
   kinds: readonly string[];
   does: readonly string[];

@@ -45,6 +45,12 @@ function phaseIn(texts: readonly string[]): { phase: Phase; named: string } | un
   return undefined;
 }
 
+/** “Cladding's off on two thirds”: what is off is stripped, not put on. */
+const offInstead = (phase: Phase, text: string): Phase =>
+  / (?:off|stripped)(?! (?:it|we|the)\b) /.test(text) && (phase === 'cladding' || phase === 'covering')
+    ? 'strip'
+    : phase;
+
 const round = (mm: number): number => Math.round(mm * 100) / 100;
 
 /** What is known of a draft beside its kind and place, from the words it was read from. */
@@ -60,7 +66,7 @@ export function fieldsOf(
   switch (kind) {
     case 'progress': {
       const [said] = progressSaid(texts);
-      if (said) return { subject: said.named, phase: said.phase, fraction: said.fraction };
+      if (said) return { subject: said.named, phase: offInstead(said.phase, text), fraction: said.fraction };
       const named = phaseIn(texts);
       return { subject: named?.named ?? subject, fraction: howFar(texts), ...given({ phase: named?.phase }) };
     }

@@ -103,21 +103,6 @@ export function stateSaid(text: string): Draft['state'] {
   return / (?:was|went) through /.test(text) ? 'passed' : undefined;
 }
 
-export function bySaid(text: string): Draft['by'] {
-  if (/ (?:engineer|architect) (?:says|said|wants|told|is|okayed|agreed) /.test(text)) return 'engineer';
-  if (
-    pattern(
-      '',
-      String.raw` (?:she|he|they|client|clients|owner|owners|customer|mrs \w+|mr \w+)(?: \w+)? (?:wants?|`,
-      'would|changed|asked|prefers?|texted|rang|called|emailed|decided|agreed|picked|is happy|',
-      'are happy|says|said|does not want|do not want) ',
-    ).test(text) ||
-    / changed (?:her|his|their) minds? /.test(text)
-  )
-    return 'client';
-  return / (?:i|we|us|our) /.test(text) ? 'us' : undefined;
-}
-
 /** Whom the words make wait for something; nobody in particular where none is named. */
 export type PartySaid = 'client' | 'engineer' | 'inspection' | 'authority' | 'neighbour' | 'unknown';
 

@@ -27,7 +27,7 @@ export interface KeptLearnt {
   sure: KeptLayer;
 }
 
-export const openLearnt = (from: KeptLearnt): Learnt => ({
+const openLearnt = (from: KeptLearnt): Learnt => ({
   cut: openLayer(from.cut),
   place: { moves: openLayer(from.moves), setting: openLayer(from.setting) },
   stretch: { kinds: openLayer(from.kinds), flow: Float32Array.from(from.flow) },

@@ -77,17 +77,6 @@ const FIRST_WORDS = new Set(
   ),
 );
 export const mayNamePhase = (word: string): boolean => FIRST_WORDS.has(word);
-/** Words that begin such a name: subjects that need no article. */
-export const PHASE_WORDS: ReadonlySet<string> = new Set(
-  PHASE_NAMES.flatMap(([, names]) =>
-    names
-      .replace(/\(\?:[^)]*\)\??|[?]/g, '')
-      .split('|')
-      .map((name) => name.trim().split(' ')[0] ?? '')
-      .filter((word) => word.length > 2),
-  ),
-);
-
 const TRADE_PEOPLE: readonly (readonly [Trade, string])[] = [
   ['plumbing', 'plumbers?|plumbing'],
   ['wiring', 'electricians?|sparks?|sparky|electrical'],
@@ -112,7 +101,6 @@ const TRADE_PEOPLE: readonly (readonly [Trade, string])[] = [
   ['tear-out', 'tear ?out crew|demo crew'],
 ];
 const PEOPLE = TRADE_PEOPLE.map(([trade, names]) => [trade, new RegExp(` (?:${names}) `)] as const);
-export const TRADE_WORDS = TRADE_PEOPLE.map(([, names]) => names).join('|');
 
 /** What tells whose work something is, where no tradesperson is named. */
 const TRADE_THINGS: readonly (readonly [Trade, RegExp])[] = [
@@ -178,7 +166,3 @@ export const DAYS_SAID =
   'mon(?:day)?|tues(?:day)?|wednes(?:day)?|thurs(?:day)?|fri(?:day)?|satur(?:day)?|sun(?:day)?|today|tomorrow|' +
   'tonight|next week|this week|this afternoon|this morning|first thing|the week after|next month|a week from|in ' +
   'the morning';
-export const SERVICES =
-  'power|water|gas|heat|heating|boiler|furnace|circuit|circuits|meter|tap|sink|toilet|fridge|freezer|drain|line|' +
-  'supply|panel|light|lights|hot water|internet|alarm|stove|cooker|bath|electric|electrics|electricity|pump|' +
-  'router|bell';

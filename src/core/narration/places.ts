@@ -46,7 +46,7 @@ const cutOf = (score: number): string =>
   score < -2.5 ? 'a' : score < -1 ? 'b' : score < 0 ? 'c' : score < 1.5 ? 'd' : 'e';
 
 /** What is known of the walk so far where an area is named. */
-export interface Path {
+interface Path {
   /** Where the speaker is; undefined before any was named. */
   area: number | null | undefined;
   seen: ReadonlySet<number | null>;

@@ -18,7 +18,7 @@ import { wordsOf, type Word } from './words';
 export const READING_FORM = 2;
 
 /** Lengths, parts of a whole and names of areas, marked at the word where they begin. */
-export function marksOf(words: readonly Word[], mentions: readonly Mention[], metric: boolean): Map<number, string[]> {
+function marksOf(words: readonly Word[], mentions: readonly Mention[], metric: boolean): Map<number, string[]> {
   const texts = words.map((word) => word.text);
   const marks = new Map<number, string[]>();
   const mark = (at: number, name: string): void => void marks.set(at, [...(marks.get(at) ?? []), name]);

@@ -62,6 +62,12 @@ const FREE = pattern('i', String.raw`\b${NO_CHARGE}\b`);
 /** Said behind the rest; a sentence of which it is the end keeps it. */
 const FREE_BEHIND = pattern('i', String.raw`(?:[,;]\s*(?:at |with )?|\s+(?:at|with) )${NO_CHARGE}\b`);
 
+/** The step of this area that is named by its own label: “the pipe is about 60 percent”. */
+const namedIn = <Step extends { label: string }>(steps: readonly Step[], text: string): Step | undefined => {
+  const said = ` ${text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, ' ')} `;
+  return steps.find(({ label }) => said.includes(` ${label.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, ' ')} `));
+};
+
 /** How far a step is; a note where the area has no such step or no share was said. */
 function progressOrNote(
   { phase, fraction, passedBy }: Pick<Reading, 'phase' | 'fraction' | 'passedBy'>,
@@ -69,7 +75,7 @@ function progressOrNote(
   text: string,
   steps: RecordTerms['steps'],
 ): NewObservation {
-  const step = similar(steps, phase);
+  const step = similar(steps, phase) ?? namedIn(steps, text);
   // What somebody has to look at is passed by their name; without one it is a word, and passes nothing.
   if (step && isPassedByName(step.phase) && fraction !== undefined)
     return fraction >= 1 && passedBy

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { standpointText, writeCaptions, type Cue } from '@/core/narration/captions';
+import { standpointIn, standpointText, writeCaptions, type Cue } from '@/core/narration/captions';
 import type { Draft } from '@/core/narration/draft';
 import { browserDictation, canHear } from '../devices/browser-dictation';
 import { simulatedDictation, spokenWalk, type Dictation } from '../devices/dictation';
@@ -43,7 +43,7 @@ function useDictating(here: string, walking: Walking) {
     setNow(undefined);
     const cues = said.current.splice(0);
     // A standpoint alone says nothing.
-    if (cues.some((cue) => !/^\[.*\]$/.test(cue.text)))
+    if (cues.some((cue) => standpointIn(cue.text) === undefined))
       walking.keepNarration(`dictated ${timeNow()}`, writeCaptions(cues));
   };
   const stand = (room: string | null): void => {
@@ -99,7 +99,11 @@ export function Dictating({ here, walking }: { here: string; walking: Walking })
     <div>
       <p className="soft small-text mb-0">You are telling of</p>
       <p className="telling-room">{now.room ?? 'the job as a whole'}</p>
-      <div className="chips" role="group" aria-label="From here on it is">
+      <Button variant="outline-secondary" className="mb-2" onClick={stop}>
+        Stop
+      </Button>
+      <p className="soft small-text mb-1">From here on it is …</p>
+      <div className="chips telling-rooms" role="group" aria-label="From here on it is">
         {areas.map((area) => (
           <button
             key={area.id}
@@ -117,13 +121,11 @@ export function Dictating({ here, walking }: { here: string; walking: Walking })
       </div>
       <p className="heard mt-2" role="status">
         {now.cues
+          .filter((cue) => standpointIn(cue.text) === undefined)
           .slice(-6)
           .map((cue) => cue.text)
           .join(' ')}
       </p>
-      <Button variant="outline-secondary" onClick={stop}>
-        Stop
-      </Button>
       <Overheard drafts={now.drafts} walking={walking} />
     </div>
   );

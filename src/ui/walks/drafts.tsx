@@ -24,11 +24,7 @@ export interface Proposed {
 }
 
 /** What is open among drafts, each with the record it would become. */
-export function proposedOf(
-  drafts: readonly Draft[],
-  settled: readonly string[],
-  { areas, job }: Walking['pack'],
-): Proposed[] {
+function proposedOf(drafts: readonly Draft[], settled: readonly string[], { areas, job }: Walking['pack']): Proposed[] {
   const keys = draftKeys(drafts);
   return drafts.flatMap((draft, at): Proposed[] => {
     const key = keys[at] ?? '';

@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { WalkArea } from '@/contract/views/walk';
 import type { NamedArea } from '@/core/narration/area-aliases';
 import { readCaptions, type Cue } from '@/core/narration/captions';
-import type { Heard, Told } from './reader';
+import type { Heard, Told } from './speech-reader';
 
 /** One thread for all of a page: what the reader was taught is opened once. */
 let thread: Worker | undefined;
@@ -13,7 +13,7 @@ const failing = new Set<() => void>();
 
 function threadHere(): Worker {
   if (thread) return thread;
-  thread = new Worker(new URL('./reader.ts', import.meta.url));
+  thread = new Worker(new URL('./speech-reader.ts', import.meta.url));
   thread.onmessage = ({ data }: MessageEvent<Heard>) => hearing.get(data.telling)?.(data);
   thread.onerror = () => {
     for (const fail of failing) fail();

@@ -305,6 +305,9 @@ function WalkingNav({
       <button type="button" onClick={() => open('measure')}>
         Measure
       </button>
+      <button type="button" onClick={() => open('tell')}>
+        Tell
+      </button>
       {panel === 'route' ? (
         <button type="button" className="next" onClick={() => setPanel(undefined)}>
           Back to {area.name}
