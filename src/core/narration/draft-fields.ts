@@ -14,6 +14,8 @@ import type { Word } from './words';
 export function howFar(texts: readonly string[]): number {
   const text = ` ${texts.join(' ')} `;
   for (let at = 0; at < texts.length; at++) {
+    const written = /^(\d{1,3})%$/.exec(texts[at] ?? '');
+    if (written) return Math.min(1, Number(written[1]) / 100);
     const number = numberAt(texts, at);
     if (number && /^(?:percent|%|per)$/.test(texts[number.to] ?? '') && number.value <= 100) return number.value / 100;
     const part = partAt(texts, at);
