@@ -362,7 +362,7 @@ function readSize(rest: string, system: LengthSystem): Outcome<Reading> {
 }
 
 /** `5' 3 1/2" opening`: the size first, then what it is of. */
-function sizeFirst(rest: string): [string, string, string, string | undefined] | undefined {
+function sizeFirst(rest: string): readonly (string | undefined)[] | undefined {
   const one = String.raw`\d[\d.,/\s'"′″]*(?:mm|cm|m|ft|in)?`;
   const found = new RegExp(`^(${one}?)(?:\\s*[x×]\\s*(${one}?))?\\s+(?:of )?([a-z].*)$`, 'iu').exec(rest);
   return found ? [rest, found[3] ?? '', (found[1] ?? '').trim(), found[2]?.trim()] : undefined;

@@ -101,6 +101,9 @@ export function Review({ view }: { view: ReviewView }) {
                 </span>
               </p>
             ))}
+            <p className="small-text no-print">
+              <Link href={routes.walk(walk.id)}>Add what was said: a recording with its captions, or text</Link>
+            </p>
             {view.unfiled.length > 0 && <Unfiled lines={view.unfiled} />}
             <EffectOnPlan view={view} job={job} />
             <WhoIsTold view={view} walk={walk} job={job} />
