@@ -290,7 +290,7 @@ describe('a walk that is dictated', () => {
     // Read without a signal: what the reader was taught is on the phone already.
     await page.waitForNetworkIdle();
     await page.setOfflineMode(true);
-    await press(page, 'Dictate (simulated: the demo plays a voice)');
+    await press(page, 'Dictate (played by the demo)');
     await seesText(page, 'You are telling of');
     await press(page, 'the job as a whole');
     await seesText(page, 'still to do');

@@ -80,7 +80,7 @@ export function Dictating({ here, walking }: { here: string; walking: Walking })
       <>
         {hears ? (
           <Button variant="outline-secondary" onClick={begin}>
-            {demo ? 'Dictate (simulated: the demo plays a voice)' : 'Dictate'}
+            {demo ? 'Dictate (played by the demo)' : 'Dictate'}
           </Button>
         ) : (
           <p className="soft small-text mb-0">
