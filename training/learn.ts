@@ -1,13 +1,12 @@
 import { chancesOf, firstFrom, KINDS, type Lattice, type StretchLayer } from '../src/core/narration/stretches';
 import { hashOf, Rows, type Layer, type Show } from '../src/core/narration/weights';
-import { randomFrom } from './walk-file';
+import { seeded } from '../src/core/units/seeded';
 
 /** What is known of one thing: its features by number, and the answer. */
 export interface Example {
   features: number[];
   /** 1 yes, 0 no. */
   answer: 0 | 1;
-  weight?: number;
 }
 
 /** Numbers features as they are met, and how often. */
@@ -135,16 +134,16 @@ export function learnAnswer(
   { rounds = 15, rate = 0.15, shrink = 1e-4, least = 2, seed = 1, forget = 0.15, most = 3000 } = {},
 ): Layer {
   return fewest(vocabulary, 1, { least, most, rounds }, (known, times) => {
-    const random = randomFrom(seed);
+    const random = seeded(seed);
     const steps = new Steps(vocabulary.rows.size, rate, shrink);
     const own = examples.map((example) => ({ ...example, features: example.features.filter(known) }));
     for (let round = 0; round < times; round++, steps.note(round, times))
-      for (const { features, answer, weight = 1 } of shuffled(own, random)) {
+      for (const { features, answer } of shuffled(own, random)) {
         // Some are left out each time, so that no answer hangs on one word.
         const shown = features.filter(() => random() >= forget);
         let score = 0;
         for (const row of shown) score += steps.values[row]!;
-        const slope = (1 / (1 + Math.exp(-score)) - answer) * weight;
+        const slope = 1 / (1 + Math.exp(-score)) - answer;
         for (const row of shown) steps.step(row, slope);
       }
     return steps.average(1 - forget);
@@ -159,7 +158,7 @@ export function learnOneOf(
   { rounds = 10, rate = 0.1, shrink = 2e-3, least = 4, seed = 1, forget = 0.2, most = 600, even = false } = {},
 ): Layer {
   return fewest(vocabulary, answers, { least, most, rounds }, (known, times) => {
-    const random = randomFrom(seed);
+    const random = seeded(seed);
     const steps = new Steps(vocabulary.rows.size * answers, rate, shrink);
     // Where what is common should not be favoured, each answer counts as much as the others all together.
     const counts = new Float64Array(answers);
@@ -205,7 +204,7 @@ export function learnStretches(
 ): StretchLayer {
   let flow = new Steps(KINDS * KINDS, rate, shrink * 5);
   const kept = fewest(vocabulary, KINDS, { least, most, rounds }, (known, times) => {
-    const random = randomFrom(seed);
+    const random = seeded(seed);
     const kinds = new Steps(vocabulary.rows.size * KINDS, rate, shrink);
     flow = new Steps(KINDS * KINDS, rate, shrink * 5);
     const sumOf = (features: readonly number[]): Float64Array => {

@@ -7,7 +7,6 @@ export interface Proposed {
   area: number | null;
   start: number;
   end: number;
-  sure?: boolean;
 }
 
 export interface Scored {

@@ -1,8 +1,7 @@
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { SURE } from '../src/core/narration/sure-from';
 import { learnt as shipped, type Learnt } from '../src/core/narration/learnt';
-import { DRAFT_KINDS, type Draft } from '../src/core/narration/draft';
+import { DRAFT_KINDS, SURE, type Draft } from '../src/core/narration/draft';
 import { readNarration } from '../src/core/narration/read';
 import { givenWalk } from './given-walk';
 import { GIVEN, givenBoth, ownPhrases, ownWalks } from './main';

@@ -1,10 +1,11 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { choiceFeatures, CHOICES, type Choice, type ChoiceLayers } from '../src/core/narration/choices';
-import { clausesOf, cutFeatures, cutsOf, lookAt, placesToCut } from '../src/core/narration/clauses';
+import { clausesOf, cutFeatures, cutsOf, placesToCut } from '../src/core/narration/clauses';
 import { DRAFT_KINDS } from '../src/core/narration/draft';
 import { AREA_KINDS, areaKindOf } from '../src/core/narration/area-aliases';
 import { mentionFeatures, mentionsIn, namedIn, settingFeatures } from '../src/core/narration/places';
+import { lookAt } from '../src/core/narration/looked';
 import { fieldsOf } from '../src/core/narration/draft-fields';
 import { hear, styleOf, thoughtsIn } from '../src/core/narration/read';
 import { speaksMetric } from '../src/core/narration/spoken-length';
@@ -22,11 +23,12 @@ import { firstFrom, type StretchLayer } from '../src/core/narration/stretches';
 import type { KeptLearnt, Learnt } from '../src/core/narration/learnt';
 import { keepLayer, Rows, type Layer } from '../src/core/narration/weights';
 import { learnAnswer, learnOneOf, learnStretches, Vocabulary, type Example, type Row } from './learn';
-import { captioned, randomFrom, type Fact, type LabelledWalk, type WrittenWalk } from './walk-file';
+import { seeded } from '../src/core/units/seeded';
+import { captioned, type Fact, type LabelledWalk, type WrittenWalk } from './walk-file';
 
 /** Phrases by themselves, shuffled into walks that go nowhere: they teach what is said, not where. */
 export function phraseWalks(folder: string, seed = 7, many = 30): WrittenWalk[] {
-  const random = randomFrom(seed);
+  const random = seeded(seed);
   const utterances = readdirSync(folder)
     .sort()
     .flatMap((file) => {
@@ -169,7 +171,7 @@ export function teachMoves(walks: readonly LabelledWalk[], cutFor: (walk: Labell
   for (const walk of walks) {
     if (walk.areas.length === 0) continue;
     const mentions = mentionsIn(walk.words, walk.areas);
-    const cuts = cutsOf(walk.words, namedIn(mentions), cutFor(walk));
+    const cuts = cutsOf(lookAt(walk.words), namedIn(mentions), cutFor(walk));
     let here: number | null | undefined;
     let came = 0;
     const seen = new Set<number | null>();
@@ -206,7 +208,7 @@ export function teachSetting(walks: readonly LabelledWalk[], cutFor: (walk: Labe
   const examples: { features: number[]; answer: number }[] = [];
   for (const walk of walks) {
     if (walk.areas.length === 0) continue;
-    const cuts = cutsOf(walk.words, namedIn(mentionsIn(walk.words, walk.areas)), cutFor(walk));
+    const cuts = cutsOf(lookAt(walk.words), namedIn(mentionsIn(walk.words, walk.areas)), cutFor(walk));
     for (const { from, to } of clausesOf(cuts)) {
       const place = walk.places[to - 1];
       if (place === undefined) continue;

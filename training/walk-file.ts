@@ -4,6 +4,7 @@ import type { NamedArea } from '../src/core/narration/area-aliases';
 import type { Cue } from '../src/core/narration/captions';
 import { DRAFT_KINDS, type DraftKind } from '../src/core/narration/draft';
 import { wordsOf, type Word } from '../src/core/narration/words';
+import { seeded } from '../src/core/units/seeded';
 
 /** Something said on a labelled walk that should come to a draft. */
 export interface Fact {
@@ -90,21 +91,10 @@ export const walksIn = (folder: string): WrittenWalk[] =>
     .sort()
     .map((file) => readWalkFile(join(folder, file)));
 
-/** The same numbers for the same seed. */
-export function randomFrom(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
 const bareText = (text: string): string =>
   text
     .toLowerCase()
-    .replace(/[^\p{L}\p{N}'’%\s-]/gu, (sign) => (sign === '.' ? '' : ''))
+    .replace(/[^\p{L}\p{N}'’%\s-]/gu, '')
     .replace(/-/g, ' ');
 
 /** Seconds a word takes, unhurried. */
@@ -118,7 +108,7 @@ export function captioned(
   walk: WrittenWalk,
   { bare = walk.bare, pauses = true, seed = 1 }: { bare?: boolean; pauses?: boolean; seed?: number } = {},
 ): LabelledWalk {
-  const random = randomFrom(seed);
+  const random = seeded(seed);
   const cues: Cue[] = [];
   const facts: Fact[] = [];
   const places: (number | null)[] = [];

@@ -4,9 +4,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readAreaNames } from '@/core/narration/area-names';
 import { standpointText, type Cue } from '@/core/narration/captions';
-import { draftKeys, isSettled } from '@/core/narration/draft';
+import { draftKeys, isRead, isSettled, SURE } from '@/core/narration/draft';
 import { Listener, readNarration } from '@/core/narration/read';
-import { SURE } from '@/core/narration/sure-from';
 import { wordsOf } from '@/core/narration/words';
 import { pairs, scoreWalk } from '../../training/score';
 import { keptOut, plainly, readWalk } from '../../training/scores';
@@ -136,7 +135,8 @@ describe('anything at all', () => {
   });
 
   it('in other scripts, or with no areas, is no exception either', () => {
-    expect(() => readNarration([cue('кухня готова наполовину', 0), cue('厨房の壁は終わった', 4)], AREAS)).not.toThrow();
+    const foreign = [cue('кухня готова наполовину', 0), cue('厨房の壁は終わった', 4)];
+    expect(() => readNarration(foreign, AREAS)).not.toThrow();
     expect(readNarration([cue('Kitchen. Framing is done.', 0)], []).every(({ area }) => area === null)).toBe(true);
     expect(readNarration([], AREAS)).toEqual([]);
   });
@@ -158,6 +158,15 @@ describe('what was taught', () => {
     );
     expect(lines.filter((line) => taught.some((text) => text.includes(line)))).toEqual([]);
     expect(readAreaNames('name\nKitchen\n')).toHaveLength(1);
+  });
+});
+
+describe('what was said', () => {
+  it('is told apart by line: what no draft was read from is shown to whoever told it', () => {
+    const cues = [cue('Kitchen. Framing is done.', 0), cue('My aunt had a parrot with one leg.', 10)];
+    const drafts = readNarration(cues, [{ name: 'Kitchen', synonyms: [] }]);
+    expect(drafts.map(({ kind }) => kind)).toEqual(['progress']);
+    expect(isRead([cue('Framing is done.', 0), ...cues.slice(1)], drafts)).toEqual([true, false]);
   });
 });
 

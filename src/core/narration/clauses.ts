@@ -1,5 +1,6 @@
+import type { Looked } from './looked';
 import type { Word } from './words';
-import { classesOf, classOf, doesOf, type WordClass } from './word-classes';
+import { classesOf, classOf, VERBS } from './word-classes';
 import type { Layer, Show } from './weights';
 
 /** A run of words that says one thing. */
@@ -14,21 +15,8 @@ export interface Named {
   ended: ReadonlyMap<number, string>;
 }
 
-const VERBS: ReadonlySet<WordClass> = new Set<WordClass>([
-  'be',
-  'was',
-  'have',
-  'do',
-  'will',
-  'would',
-  'can',
-  'going',
-  'got',
-  'need',
-  'keep',
-  'think',
-]);
-const isVerb = (word: string | undefined): boolean => word !== undefined && VERBS.has(classOf(word));
+const isVerb = (word: string | undefined): boolean =>
+  word !== undefined && (VERBS.has(classOf(word)) || classOf(word) === 'think');
 
 const pauseOf = (seconds: number): string => (seconds < 0.05 ? '0' : seconds < 0.35 ? '1' : seconds < 0.9 ? '2' : '3');
 const lengthOf = (words: number): string =>
@@ -101,18 +89,6 @@ function nameFeatures(named: Named, at: number, { text, does, since, pause, stop
   tell(`named:${just}:since:${lengthOf(since)}:${does(0)}`);
   tell(`named:${just}:${text(0)}`);
 }
-
-/** Words with what is known of each, looked up once. */
-interface Looked {
-  words: readonly Word[];
-  kinds: readonly string[];
-  does: readonly string[];
-}
-export const lookAt = (words: readonly Word[]): Looked => ({
-  words,
-  kinds: words.map((word) => classOf(word.text)),
-  does: words.map((word) => doesOf(word.text)),
-});
 
 /** What speaks for or against a clause beginning at a word, `since` words after the one before began. */
 export function cutFeatures(
@@ -195,9 +171,9 @@ function cutScore({ rows, values }: Layer, looked: Looked, named: Named, at: num
 }
 
 /** What speaks for a clause beginning at each word, the one that begins before it taken as it is likeliest. */
-export function cutsOf(words: readonly Word[], named: Named, layer: Layer): Float64Array {
+export function cutsOf(looked: Looked, named: Named, layer: Layer): Float64Array {
+  const { words } = looked;
   const cuts = new Float64Array(words.length);
-  const looked = lookAt(words);
   let from = 0;
   for (let at = 1; at < words.length; at++) {
     const score = cutScore(layer, looked, named, at, at - from);

@@ -45,6 +45,9 @@ export interface Reading {
   state?: 'booked' | 'passed' | 'failed' | 'waiting';
 }
 
+/** From here on a draft is shown as sure; how many of those are right stands in docs/narration.md. */
+export const SURE = 0.85;
+
 /** What the reader proposes. It becomes a record only when somebody accepts it. */
 export interface Draft extends Reading {
   /** Seconds of the captions that carry it. */
@@ -93,5 +96,21 @@ export function isSettled(key: string, settled: readonly string[]): boolean {
     if (fewer < 3 || Math.abs(secondIn(key) - secondIn(other)) > NEAR) return false;
     const words = new Set(said);
     return own.filter((word) => words.has(word)).length >= 0.6 * fewer && own.length <= 3 * said.length;
+  });
+}
+
+/**
+ * The lines of a narration that hold words no draft was read from: what was said and has no place is looked at, not lost.
+ * @returns for each line whether all of it stands in drafts of its seconds
+ */
+export function isRead(
+  lines: readonly { start: number; end: number; text: string }[],
+  drafts: readonly Draft[],
+): boolean[] {
+  return lines.map(({ start, end, text }) => {
+    const said = new Set(
+      drafts.flatMap((draft) => (draft.start <= end && draft.end >= start ? wordsIn(draft.words) : [])),
+    );
+    return wordsIn(text).every((word) => said.has(word));
   });
 }

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { aliasesOf } from './area-aliases';
 import { clausesOf, cutsOf } from './clauses';
 import { learnt } from './learnt';
+import { lookAt } from './looked';
 import { mentionsIn, namedIn, placesOf } from './places';
 import { wordsOf } from './words';
 
@@ -18,7 +19,7 @@ function places(text: string): (string | null)[] {
     text.split('. ').map((sentence, index) => ({ start: index * 5, end: index * 5 + 4, text: `${sentence}.` })),
   );
   const mentions = mentionsIn(words, AREAS);
-  const cuts = cutsOf(words, namedIn(mentions), learnt().cut);
+  const cuts = cutsOf(lookAt(words), namedIn(mentions), learnt().cut);
   return placesOf(words, clausesOf(cuts), mentions, cuts, AREAS, learnt().place).map(({ area }) =>
     area === null ? null : (AREAS[area]?.name ?? ''),
   );

@@ -5,10 +5,11 @@ import type { Draft, DraftKind } from './draft';
 import { fieldsOf } from './draft-fields';
 import { latticeOf } from './lattice';
 import { learnt as shipped, type Learnt } from './learnt';
+import { lookAt } from './looked';
 import { numberAt, partAt } from './numbers';
 import { mentionsIn, namedIn, placesOf, type Mention, type Place } from './places';
-import { lengthAt, speaksMetric } from './spoken-length';
-import { heardOf, type Heard, type WalkStyle } from './stretch-features';
+import { lengthAt, speaksMetric, unitsAmong } from './spoken-length';
+import type { Heard, WalkStyle } from './stretch-features';
 import { chancesOf, draftKind, likeliest, type Stretch } from './stretches';
 import { sureOf } from './sure';
 import type { Layer } from './weights';
@@ -18,8 +19,7 @@ import { wordsOf, type Word } from './words';
 export const READING_FORM = 2;
 
 /** Lengths, parts of a whole and names of areas, marked at the word where they begin. */
-function marksOf(words: readonly Word[], mentions: readonly Mention[], metric: boolean): Map<number, string[]> {
-  const texts = words.map((word) => word.text);
+function marksOf(texts: readonly string[], mentions: readonly Mention[], metric: boolean): Map<number, string[]> {
   const marks = new Map<number, string[]>();
   const mark = (at: number, name: string): void => void marks.set(at, [...(marks.get(at) ?? []), name]);
   for (let at = 0; at < texts.length; at++) {
@@ -49,7 +49,9 @@ export function hear(
   metric = speaksMetric(words.map((word) => word.text)),
 ): { heard: Heard; mentions: Mention[] } {
   const mentions = mentionsIn(words, areas);
-  return { heard: heardOf(words, cutsOf(words, namedIn(mentions), cut), marksOf(words, mentions, metric)), mentions };
+  const looked = lookAt(words);
+  const cuts = cutsOf(looked, namedIn(mentions), cut);
+  return { heard: { ...looked, cuts, marks: marksOf(looked.texts, mentions, metric) }, mentions };
 }
 
 /** Whether a walk tells what is done or what is to be done. */
@@ -128,8 +130,11 @@ const OPEN = 70;
 export class Listener {
   private readonly settled: Draft[] = [];
   private open: Cue[] = [];
-  private known: Known = { here: undefined, style: 'unknown', metric: false };
-  private heardUnits = false;
+  private known: Pick<Known, 'here' | 'style'> = { here: undefined, style: 'unknown' };
+  /** Units heard in what is settled: a bare number later is read by them. */
+  private readonly units: string[] = [];
+  /** What is open as it was read last; read anew once more was said. */
+  private last: { words: Word[]; part: Part; metric: boolean } | undefined;
 
   constructor(
     private readonly areas: readonly NamedArea[],
@@ -140,14 +145,13 @@ export class Listener {
   /** From here on it is this area, or the job as a whole; what was said up to now stays where it was. */
   stand(area: number | null): void {
     this.settle(true);
-    this.known.here = area;
+    this.known = { ...this.known, here: area };
+    this.last = undefined;
   }
 
   /** Where the speaker is, as far as was heard: an area by its name, null for the job as a whole. */
   here(): string | null | undefined {
-    const words = wordsOf(this.open);
-    const part = words.length === 0 ? undefined : this.partOf(words);
-    const last = part?.places.at(-1);
+    const last = this.read().part.places.at(-1);
     const area = last && (last.area !== null || this.known.here !== undefined) ? last.area : this.known.here;
     return area === undefined || area === null ? area : this.areas[area]?.name;
   }
@@ -162,38 +166,44 @@ export class Listener {
         continue;
       }
       this.open.push(cue);
+      this.last = undefined;
       if (this.size() >= this.part) this.settle(false);
     }
   }
 
   /** Every draft so far, in the order it was said. */
   drafts(): Draft[] {
-    const words = wordsOf(this.open);
-    return [...this.settled, ...this.partOf(words).thoughts.map((thought) => this.draftOf(thought, words))];
+    return [...this.settled, ...this.read().part.thoughts.map((thought) => this.draftOf(thought))];
   }
 
   private size(): number {
     return this.open.reduce((sum, cue) => sum + cue.text.length / 5, 0);
   }
 
-  private partOf(words: readonly Word[]): Part {
-    if (!this.heardUnits && words.length > 0) this.known.metric = speaksMetric(words.map((word) => word.text));
-    return readPart(words, this.areas, this.known, this.learnt);
+  private read(): { words: Word[]; part: Part; metric: boolean } {
+    if (this.last) return this.last;
+    const words = wordsOf(this.open);
+    const metric = speaksMetric([...this.units, ...words.map((word) => word.text)]);
+    this.last = { words, metric, part: readPart(words, this.areas, { ...this.known, metric }, this.learnt) };
+    return this.last;
   }
 
   private settle(all: boolean): void {
-    const words = wordsOf(this.open);
+    const {
+      words,
+      part: { thoughts, clauses, places, style },
+    } = this.read();
     if (words.length === 0) return;
-    const { thoughts, clauses, places, style } = this.partOf(words);
     // Up to the last clause that surely does not go on.
     const last = all ? words.length : this.whole(words, clauses, thoughts);
     if (last === 0) return;
-    for (const thought of thoughts) if (thought.to <= last) this.settled.push(this.draftOf(thought, words));
+    for (const thought of thoughts) if (thought.to <= last) this.settled.push(this.draftOf(thought));
     const clause = clauses.findLastIndex(({ to }) => to <= last);
     const place = places[clause];
     if (place && (place.sure > 0 || place.area !== null)) this.known.here = place.area;
-    if (words.length > 150) this.heardUnits = true;
+    this.units.push(...unitsAmong(words.slice(0, last).map((word) => word.text)));
     if (thoughts.length >= 8) this.known.style = style;
+    this.last = undefined;
     const cue = words[last]?.cue;
     if (cue === undefined) this.open = [];
     else {
@@ -210,12 +220,13 @@ export class Listener {
     return end?.to ?? Math.max(0, words.length - OPEN);
   }
 
-  private draftOf(thought: Thought, words: readonly Word[]): Draft {
+  private draftOf(thought: Thought): Draft {
+    const { words, metric } = this.read();
     const own = words.slice(thought.from, thought.to);
     const first = this.open[own[0]?.cue ?? 0];
     const last = this.open[own.at(-1)?.cue ?? 0];
     const { area } = thought.place;
-    const fields = fieldsOf(thought.kind, own, this.learnt.choices, this.known.metric);
+    const fields = fieldsOf(thought.kind, own, this.learnt.choices, metric);
     return {
       start: first?.start ?? 0,
       end: Math.max(last?.end ?? 0, first?.end ?? 0),

@@ -128,6 +128,10 @@ const UNITS = {
   metric: /^(?:metres?|meters?|millimetres?|mm|mill?s?|centimetres?|cm)$/,
 };
 
+/** The units among words: what tells, also later, whether a speaker uses metres. */
+export const unitsAmong = (words: readonly string[]): string[] =>
+  words.filter((word) => UNITS.imperial.test(word) || UNITS.metric.test(word));
+
 /** Whether a speaker uses metres: by the units heard, else by numbers no inch could carry. */
 export function speaksMetric(words: readonly string[]): boolean {
   const count = (pattern: RegExp): number => words.reduce((sum, word) => sum + (pattern.test(word) ? 1 : 0), 0);

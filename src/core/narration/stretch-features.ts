@@ -1,30 +1,17 @@
-import { classesOf, classOf, doesOf, stemOf, type WordClass } from './word-classes';
+import { classesOf, stemOf, VERBS, type WordClass } from './word-classes';
 import type { Show } from './weights';
-import type { Word } from './words';
+import type { Looked } from './looked';
 
 /** What the walk as a whole is: before the work is begun, or in the midst of it; not known at first. */
 export type WalkStyle = 'visit' | 'progress' | 'unknown';
 
 /** A walk as it is looked at: its words, and what is known at each. */
-export interface Heard {
-  words: readonly Word[];
-  texts: readonly string[];
-  kinds: readonly WordClass[];
-  does: readonly string[];
+export interface Heard extends Looked {
   /** What speaks for a clause beginning there. */
   cuts: Float64Array;
   /** Marks of what was worked out at a word: a length, a part, a name of an area. */
   marks: ReadonlyMap<number, readonly string[]>;
 }
-
-export const heardOf = (
-  words: readonly Word[],
-  cuts: Float64Array,
-  marks: ReadonlyMap<number, readonly string[]>,
-): Heard => {
-  const texts = words.map((word) => word.text);
-  return { words, texts, kinds: texts.map((text) => classOf(text)), does: texts.map(doesOf), cuts, marks };
-};
 
 /** Told each feature, and over how many words it reaches. */
 export type ShowOver = (reach: number, feature: string) => void;
@@ -86,19 +73,6 @@ export function endFeatures({ texts, kinds, does }: Heard, at: number, tell: Sho
   classesAmong(texts.slice(at, at + 6), '>c', tell);
 }
 
-const VERBS: ReadonlySet<WordClass> = new Set<WordClass>([
-  'be',
-  'was',
-  'have',
-  'do',
-  'will',
-  'would',
-  'can',
-  'going',
-  'got',
-  'need',
-  'keep',
-]);
 const LITTLE: ReadonlySet<WordClass> = new Set<WordClass>([
   'the',
   'of',

@@ -255,6 +255,11 @@ export function classesOf(word: string): readonly WordClass[] {
   return told;
 }
 
+/** Classes that carry a clause. */
+export const VERBS: ReadonlySet<WordClass> = new Set<WordClass>(
+  'be was have do will would can going got need keep'.split(' ') as WordClass[],
+);
+
 /** The class that phrases are built of. */
 export const classOf = (word: string): WordClass => classesOf(word)[0] ?? 'other';
 

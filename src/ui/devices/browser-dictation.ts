@@ -42,6 +42,7 @@ export function browserDictation(onProblem: (words: string) => void): Dictation 
       const ear = new Known();
       const began = performance.now();
       let last = 0;
+      let over = false;
       ear.continuous = true;
       ear.interimResults = false;
       ear.lang = navigator.language;
@@ -53,16 +54,28 @@ export function browserDictation(onProblem: (words: string) => void): Dictation 
         }
         last = end;
       };
-      ear.onerror = ({ error }) =>
-        onProblem(REFUSED[error] ?? `Hearing stopped: ${error}. What was heard so far is kept.`);
-      ear.onend = onEnd;
+      ear.onerror = ({ error }) => {
+        // A silence is no error: walks have many.
+        if (error === 'no-speech' || error === 'aborted') return;
+        over = true;
+        onProblem(REFUSED[error] ?? 'Hearing stopped. What was heard so far is kept.');
+      };
+      // Browsers end by themselves after a while of silence; whoever walks on is heard on.
+      ear.onend = () => {
+        if (over) onEnd();
+        else ear.start();
+      };
       try {
         ear.start();
       } catch {
         onProblem(REFUSED['not-allowed'] ?? '');
         onEnd();
       }
-      return () => ear.stop();
+      // What was said last is still to come: the end is when the ear says so.
+      return () => {
+        over = true;
+        ear.stop();
+      };
     },
   };
 }

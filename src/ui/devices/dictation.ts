@@ -6,7 +6,7 @@ import type { WalkArea } from '@/contract/views/walk';
  * listens.
  */
 export interface Dictation {
-  /** Begins to listen. @returns stops it */
+  /** Begins to listen; `onEnd` comes once, when nothing more is heard. @returns stops it */
   listen: (onCue: (cue: Cue) => void, onEnd: () => void) => () => void;
   simulated: boolean;
 }
@@ -61,7 +61,12 @@ export function simulatedDictation(text: string): Dictation {
         },
         (WORDS_A_CUE / WORDS_A_SECOND / FASTER) * 1000,
       );
-      return () => clearInterval(timer);
+      let ended = false;
+      return () => {
+        clearInterval(timer);
+        if (!ended && at < words.length) onEnd();
+        ended = true;
+      };
     },
   };
 }

@@ -7,7 +7,7 @@ import { browserDictation, canHear } from '../devices/browser-dictation';
 import { simulatedDictation, spokenWalk, type Dictation } from '../devices/dictation';
 import { timeNow } from '../offline/clock';
 import { Overheard } from './drafts';
-import { beginTelling, namedAreas, useReaderReady, type Telling } from './use-reader';
+import { beginTelling, namedAreas, type Telling } from './use-reader';
 import type { Walking } from './use-walk';
 
 /** What is being told: every word so far, where the teller is, and what was read in it. */
@@ -61,10 +61,7 @@ function useDictating(here: string, walking: Walking) {
     const ear: Dictation = demo ? simulatedDictation(spokenWalk(areas)) : browserDictation(setProblem);
     if (start !== null) hear({ start: 0, end: 0, text: standpointText(start) });
     const off = ear.listen(hear, end);
-    stop.current = () => {
-      off();
-      end();
-    };
+    stop.current = off;
   };
   return { now, problem, begin, stand, stop: () => stop.current?.() };
 }
@@ -73,7 +70,6 @@ export function Dictating({ here, walking }: { here: string; walking: Walking })
   const { areas, demo } = walking.pack;
   const { now, problem, begin, stand, stop } = useDictating(here, walking);
   const [hears, setHears] = useState(demo);
-  useReaderReady();
   useEffect(() => setHears(demo || canHear()), [demo]);
   if (!now)
     return (

@@ -4,8 +4,8 @@ import { useRef } from 'react';
 import { Button } from 'react-bootstrap';
 import type { NarrationView, WalkArea } from '@/contract/views/walk';
 import { groupBy } from '@/core/group-by';
-import { draftKeys, isSettled, type Draft } from '@/core/narration/draft';
-import { SURE } from '@/core/narration/sure-from';
+import { readCaptions } from '@/core/narration/captions';
+import { draftKeys, isRead, isSettled, SURE, type Draft } from '@/core/narration/draft';
 import type { NewObservation } from '@/core/walks/observation';
 import { recordOf } from '@/core/walks/record-of';
 import { DraftRow } from './draft-row';
@@ -13,6 +13,7 @@ import { understood } from './line-form';
 import { useReading } from './use-reader';
 import type { Walking } from './use-walk';
 import { Lines } from '../kit/lines';
+import { useToast } from '../kit/toast';
 
 /** A draft with the record it would become; without one, until it is said in which room. */
 export interface Proposed {
@@ -52,8 +53,8 @@ export function Drafts({ narration, walking }: { narration: NarrationView; walki
   const drafts = reading.state === 'read' ? reading.heard.drafts : [];
   const open = proposedOf(drafts, settled, walking.pack);
   const sure = open.filter((one) => one.sure);
-  const accept = ({ key, draft, fresh }: Proposed, words?: string): void => {
-    if (!fresh) return;
+  const say = useToast();
+  const accept = ({ key, draft }: Proposed, fresh: NewObservation, words: string): string =>
     walking.record(
       {
         ...fresh,
@@ -65,8 +66,12 @@ export function Drafts({ narration, walking }: { narration: NarrationView; walki
           end: draft.end,
         },
       },
-      words ?? understood(fresh, walking.pack.areas),
+      words,
     );
+  const acceptSure = (): void => {
+    const kept = sure.flatMap((one) => (one.fresh ? [{ area: one.fresh.area, id: accept(one, one.fresh, '') }] : []));
+    // One tap keeps them all, and one takes all of them back.
+    say({ text: `${kept.length} kept`, undo: () => kept.forEach(({ area, id }) => walking.withdraw(area, id)) });
   };
   const move = (from: HTMLElement, by: 1 | -1): void => {
     const rows = [...(list.current?.querySelectorAll<HTMLElement>('li') ?? [])];
@@ -91,10 +96,7 @@ export function Drafts({ narration, walking }: { narration: NarrationView; walki
         <audio ref={player} controls preload="none" src={api.recording(narration.recording)} className="w-100 mt-1" />
       )}
       {sure.length > 1 && (
-        <Button
-          className="mt-2"
-          onClick={() => sure.forEach((one, at) => accept(one, at === 0 ? `${sure.length} kept` : ''))}
-        >
+        <Button className="mt-2" onClick={acceptSure}>
           Keep the {sure.length} that are sure
         </Button>
       )}
@@ -113,7 +115,7 @@ export function Drafts({ narration, walking }: { narration: NarrationView; walki
                   key={proposed.key}
                   one={proposed}
                   walking={walking}
-                  onAccept={(fresh) => accept({ ...proposed, fresh })}
+                  onAccept={(fresh) => accept(proposed, fresh, understood(fresh, walking.pack.areas))}
                   onDrop={() => walking.dropDraft(narration.id, proposed.key)}
                   onMove={move}
                   {...(narration.recording
@@ -137,20 +139,18 @@ export function Drafts({ narration, walking }: { narration: NarrationView; walki
   );
 }
 
-/** All words of a narration: what no draft was read from stands out, so that nothing said is lost. */
+/** All words of a narration: lines that no draft was read from stand out, so that nothing said is lost. */
 function Said({ narration, drafts }: { narration: NarrationView; drafts: readonly Draft[] }) {
-  const lines = narration.text
-    .split('\n')
-    .filter((line) => line.trim() !== '' && !line.includes('-->') && !/^(?:WEBVTT|\d+\s*$)/.test(line));
-  const heard = ` ${drafts.map((draft) => draft.words.toLowerCase()).join(' ')} `;
-  const isHeard = (word: string): boolean => heard.includes(` ${word.toLowerCase()} `);
+  const captions = readCaptions(narration.text);
+  const lines = captions.ok ? captions.value.cues : [];
+  const read = isRead(lines, drafts);
   return (
     <details className="mt-2">
       <summary>Every word that was said</summary>
       <p className="small-text said-words">
-        {lines.map((line, at) => (
-          <span key={at} className={line.split(' ').every(isHeard) ? 'soft' : undefined}>
-            {line}{' '}
+        {lines.map(({ start, text }, at) => (
+          <span key={`${start} ${text}`} className={read[at] ? 'soft' : undefined}>
+            {text}{' '}
           </span>
         ))}
       </p>

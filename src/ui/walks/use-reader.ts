@@ -16,6 +16,8 @@ function threadHere(): Worker {
   thread = new Worker(new URL('./speech-reader.ts', import.meta.url));
   thread.onmessage = ({ data }: MessageEvent<Heard>) => hearing.get(data.telling)?.(data);
   thread.onerror = () => {
+    // It is tried anew by whoever asks next: with a line again it may come.
+    thread = undefined;
     for (const fail of failing) fail();
   };
   return thread;
@@ -43,7 +45,10 @@ export function beginTelling(areas: readonly NamedArea[], onHeard: (heard: Heard
       threadHere().postMessage({ telling, cues, ends, ...(known ? {} : { areas }) } satisfies Told);
       known = true;
     },
-    stop: () => hearing.delete(telling),
+    stop: () => {
+      hearing.delete(telling);
+      if (known) thread?.postMessage({ telling, cues: [], ends: true } satisfies Told);
+    },
   };
 }
 

@@ -13,6 +13,7 @@ import { MeasureForm } from './measure-form';
 import { AreaBody } from './area-body';
 import { Route } from './route';
 import { Tell } from './tell';
+import { useReaderReady } from './use-reader';
 import { useWalk, type Walking as WalkingActs } from './use-walk';
 import type { WalkArea } from '@/contract/views/walk';
 
@@ -147,6 +148,7 @@ function useKeys({
 function Walking({ given }: { given: WalkPack }) {
   const router = useRouter();
   const walking = useWalk(given);
+  useReaderReady();
   const { pack } = walking;
   const [at, setAt] = useState(0);
   const [panel, setPanel] = useState<Panel>();
