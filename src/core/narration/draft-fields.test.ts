@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { howFar } from './draft-fields';
+import { fieldsOf, howFar } from './draft-fields';
+import { learnt } from './learnt';
 import { classOf, doesOf, stemOf } from './word-classes';
 import { wordsOf } from './words';
 
@@ -20,6 +21,25 @@ describe('how far something is', () => {
     ['done, two and three quarters inches thick', 1],
   ])('“%s”: %f', (text, share) => {
     expect(far(text)).toBeCloseTo(share, 2);
+  });
+});
+
+describe('what a draft becomes', () => {
+  const fields = (kind: 'remaining' | 'caution' | 'order', text: string) =>
+    fieldsOf(kind, wordsOf([{ start: 0, end: 1, text }]), learnt().choices, false);
+
+  it('is counted once, is never cut in the middle, and blames no order that is only an order', () => {
+    expect(fields('remaining', 'there are still two boxes to move up')).toMatchObject({
+      subject: expect.not.stringContaining('two'),
+      quantity: 2,
+    });
+    expect(
+      fields(
+        'caution',
+        "it's deeper than my chest along the whole of this side and there's no boards in it so keep out",
+      ).subject,
+    ).toMatch(/keep out$/);
+    expect(fields('order', 'the drain pipe is ordered it is three days')).toMatchObject({ days: 3 });
   });
 });
 

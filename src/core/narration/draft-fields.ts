@@ -7,6 +7,7 @@ import { measuresSaid } from './measures-said';
 import { numberAt, partAt } from './numbers';
 import { progressSaid } from './progress-said';
 import type { Phase } from '../sequence/phases';
+import type { Trade } from '../sequence/trades';
 import { classOf } from './word-classes';
 import type { Word } from './words';
 
@@ -53,6 +54,17 @@ const offInstead = (phase: Phase, text: string): Phase =>
     ? 'strip'
     : phase;
 
+/** What is wrong with an order is said only where it is likely: an order by itself is none that is late. */
+const LIKELY = 0.6;
+
+/** “Two boxes to move up” are two of “boxes to move up”. */
+function counted(subject: string, quantity: number | undefined, trade: Trade | undefined): Omit<Reading, 'kind'> {
+  const words = subject.split(' ');
+  const number = numberAt(words, 0);
+  const rest = number?.value === quantity && words[number?.to ?? 0] !== 'of' ? words.slice(number?.to ?? 0) : words;
+  return { subject: rest.join(' '), ...given({ trade, quantity }) };
+}
+
 const round = (mm: number): number => Math.round(mm * 100) / 100;
 
 /** What is known of a draft beside its kind and place, from the words it was read from. */
@@ -73,7 +85,7 @@ export function fieldsOf(
       return { subject: named?.named ?? subject, fraction: howFar(texts), ...given({ phase: named?.phase }) };
     }
     case 'remaining':
-      return { subject, ...given({ trade: tradeSaid(text), quantity: quantitySaid(texts) }) };
+      return counted(subject, quantitySaid(texts), tradeSaid(text));
     case 'scope':
       return { subject, ...given({ stance: choose('stance', texts, layers).value, quantity: quantitySaid(texts) }) };
     case 'measurement': {
@@ -102,12 +114,12 @@ export function fieldsOf(
     case 'selection':
       return { subject, ...given({ choice: choiceSaid(text) }) };
     case 'order': {
-      const { value } = choose('problem', texts, layers);
+      const { value, sure } = choose('problem', texts, layers);
       return {
         subject,
         ...given({
           days: daysSaid(texts),
-          problem: value === 'none' ? undefined : value,
+          problem: value === 'none' || sure < LIKELY ? undefined : value,
           quantity: quantitySaid(texts),
         }),
       };

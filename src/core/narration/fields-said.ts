@@ -203,7 +203,7 @@ const THING: ReadonlySet<string> = new Set(['measurement', 'order', 'selection',
 
 /**
  * What a text is about, in its own words: the thing by itself where a size, a choice or a delivery is told of it, else what
- * is said without the fillers before it, no more than a line.
+ * is said without the fillers before it: it becomes the record's text, and half a sentence may say the opposite.
  */
 export function subjectSaid(text: string, kind?: string): string {
   const words = ` ${text.trim()} `.trimStart().replace(FILLER, '').trim().split(' ');
@@ -213,8 +213,7 @@ export function subjectSaid(text: string, kind?: string): string {
   const named = thing.filter(
     (word) => word.length > 3 && !/^(?:that|this|they|there|them|these|those|which|nobody)$/.test(word),
   );
-  const kept =
-    kind !== undefined && THING.has(kind) && named.length > 0 && thing.length <= 10 ? thing : words.slice(0, 16);
+  const kept = kind !== undefined && THING.has(kind) && named.length > 0 && thing.length <= 10 ? thing : words;
   return kept
     .join(' ')
     .replace(/ 's\b/g, "'s")
