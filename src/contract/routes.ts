@@ -107,7 +107,7 @@ export const routes = {
   /** One's own password, codes, and where one is signed in. */
   account: (): Path => '/account',
   /** A walk as it is walked; without a walk, what this device can begin with no signal. */
-  walk: (walk?: WalkId): Path => (walk === undefined ? '/walk' : `/walk/${walk}`),
+  walk: (walk?: WalkId, area?: AreaId): Path => (walk === undefined ? '/walk' : `/walk/${walk}${query({ area })}`),
 } as const;
 
 /** What somebody outside is sent: a page, its pictures, its paper, a calendar. The token is the right to see it. */

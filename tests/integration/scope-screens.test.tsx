@@ -28,7 +28,8 @@ import { Materials } from '@/ui/scope/materials';
 import { Options } from '@/ui/scope/options';
 import { Scope } from '@/ui/scope/scope';
 import { StatementPage } from '@/ui/scope/statement';
-import { Visit } from '@/ui/scope/visit';
+import { FirstVisit } from '@/ui/scope/first-visit';
+import { firstVisitView } from '@/server/views/first-visit';
 import { ClientPage } from '@/ui/public/client-page';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, must, newId } from '../support/installations';
@@ -69,24 +70,14 @@ describe('scope by area', () => {
 });
 
 describe('the first visit', () => {
-  it('is at the area asked for, tells those that were spoken of from those that were not, and leads on', () => {
-    const page = html(<Visit view={scopeView(readJob(demoHouse(), dairy))} at={dairyArea('roof')} />);
-    expect(page).toMatch(/<h1>Slate roof<\/h1>/);
-    expect(words(page)).toContain('Drain, lane to yard →');
-    expect(words(page)).toContain('on the plan 75.24 m²');
-    expect(page).toMatch(/area=[^"]*"[^>]*aria-current="page"|aria-current="page"[^>]*area=/);
-    expect(words(html(<Visit view={scopeView(readJob(demoHouse(), dairy))} at={dairyArea('milk')} />))).toContain(
-      'To the statement →',
-    );
-  });
-
-  it('begins with a first area where there is none', () => {
+  it('begins where none was made, is gone on with where one is under way, and lists those that were made', () => {
     const installation = demoHouse();
-    const job = newId();
-    must(installation, 'job.open', { id: job, name: 'Empty', units: 'metric', startDay: '2027-04-01' });
-    expect(read(<Visit view={scopeView(readJob(installation, job))} at={undefined} />)).toContain(
-      'Begin with the first outside face as you come up to the house.',
-    );
+    const made = firstVisitView(readJob(installation, dairy));
+    expect(made).toMatchObject({ open: null, made: [{ id: demoId('dairy', 'walk', '0') }] });
+    expect(read(<FirstVisit view={made} area={undefined} />)).toMatch(/Begin the first visit.*Made so far .*finished/);
+    const walk = newId();
+    must(installation, 'walk.start', { id: walk, job: dairy, kind: 'scope' });
+    expect(firstVisitView(readJob(installation, dairy)).open).toBe(walk);
   });
 });
 

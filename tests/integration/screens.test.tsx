@@ -235,12 +235,12 @@ describe('public pages', () => {
         soon: true,
         brief: {
           parts: {
-            live: [{ id: 'l', text: 'the bell wire: stays live', note: '', picture: null, whose: null }],
-            out: [{ id: 'o', text: 'the window frames', note: '', picture: null, whose: null }],
+            live: [{ id: 'l', of: 'scope', text: 'the bell wire: stays live', note: '', picture: null, whose: null }],
+            out: [{ id: 'o', of: 'scope', text: 'the window frames', note: '', picture: null, whose: null }],
             leave: [],
-            protect: [{ id: 'p', text: 'protect the stair', note: 'with boards', picture: null, whose: null }],
+            protect: [{ id: 'p', of: 'scope', text: 'protect the stair', note: 'with boards', picture: null, whose: null }],
             refit: [],
-            work: [{ id: 'w', text: 'wire eight sockets', note: '', picture: null, whose: null }],
+            work: [{ id: 'w', of: 'scope', text: 'wire eight sockets', note: '', picture: null, whose: null }],
             found: [],
           },
           choices: [{ id: 'c', subject: 'the stop valve', options: ['left', 'right'], answer: '', by: '' }],

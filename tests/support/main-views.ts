@@ -15,6 +15,9 @@ export interface MainView {
 
 const job = `/jobs/${demoId('signal')}`;
 const dairy = `/jobs/${demoId('dairy')}`;
+/** The first visit of the dairy, in one of its areas. */
+const firstVisit = (area: string): string =>
+  `/walk/${demoId('dairy', 'walk', '0')}?area=${demoId('dairy', 'area', area)}`;
 const ofDairy = (key: string): string => demoId('dairy', 'area', key);
 const areaOf = (key: string): string => demoId('signal', 'area', key);
 export const MAIN_VIEWS: MainView[] = [
@@ -26,16 +29,16 @@ export const MAIN_VIEWS: MainView[] = [
   { name: 'Something holds an area', path: `${job}/areas/${areaOf('study')}`, press: ['Put it on hold'] },
   { name: 'Scope', path: `${dairy}/scope`, file: { desk: 'scope.png' } },
   { name: 'Lists of Scope', path: `${dairy}/scope`, press: ['Lists'] },
-  { name: 'First visit', path: `${dairy}/scope/visit?area=${ofDairy('front')}`, file: { phone: 'visit-phone.png' } },
+  { name: 'First visits', path: `${dairy}/scope/visit` },
+  { name: 'First visit', path: firstVisit('front'), file: { phone: 'visit-phone.png' } },
   {
     name: 'First visit, damage',
-    deskOnly: true,
-    path: `${dairy}/scope/visit?area=${ofDairy('front')}`,
+    path: firstVisit('front'),
     press: ['damage'],
   },
   {
     name: 'First visit, everything except',
-    path: `${dairy}/scope/visit?area=${ofDairy('back')}`,
+    path: firstVisit('back'),
     press: ['Everything here except …'],
   },
   { name: 'Assumptions', path: `${dairy}/scope/assumptions` },

@@ -229,6 +229,7 @@ export const COMMANDS = {
   'job.change': sites.changeJob,
   'areas.add': sites.addAreas,
   'area.change': sites.changeArea,
+  'area.call': sites.callArea,
   'area.merge': sites.mergeArea,
   'area.remove': sites.removeArea,
   'job.remove': sites.removeJob,

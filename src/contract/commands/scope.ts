@@ -28,6 +28,11 @@ const scopeFields = {
   /** Its quantity follows the drawing of its area. */
   measure: string<Measure>().oneOf(MEASURE_KEYS, 'this is not measured on a drawing'),
 };
+/** A line of work as it was read from what somebody said. */
+export const lineSaid = () => {
+  const { selection: _, measure: __, ...said } = scopeFields;
+  return object(said).noUnknown().default(undefined).optional();
+};
 export const addScope = command(
   'scope.add',
   EVERYBODY,
@@ -115,6 +120,17 @@ export const addFinding = command(
   'plan',
   object({ id: field.id(), job: field.id(), ...findingFields }).noUnknown(),
 );
+/** A finding as it was read from what somebody said: what it is; the rest is asked later. */
+export const findingSaid = () =>
+  object({
+    kind: findingFields.kind,
+    subject: findingFields.subject,
+    place: findingFields.place,
+    live: findingFields.live,
+  })
+    .noUnknown()
+    .default(undefined)
+    .optional();
 export const changeFinding = command(
   'finding.change',
   EVERYBODY,

@@ -54,9 +54,10 @@ const neighbours = () => array(field.id()).default([]).max(40);
 
 const needs = () =>
   array(field.oneOf('what the household has there', HOUSEHOLD_NEED_KEYS)).max(HOUSEHOLD_NEED_KEYS.length);
+/** By whoever walks first: an area is met on site before the office knows it. */
 export const addAreas = command(
   'areas.add',
-  OFFICE,
+  EVERYBODY,
   'plan',
   object({
     job: field.id(),
@@ -115,6 +116,13 @@ export const changeArea = command(
     beside: array(field.id()).max(40),
     opensTo: array(field.id()).max(40),
   }).noUnknown(),
+);
+/** What people on site call an area besides its name, from now on or no more. */
+export const callArea = command(
+  'area.call',
+  EVERYBODY,
+  'job',
+  object({ id: field.id(), name: field.line('what it is called', 40), known: boolean().default(true) }).noUnknown(),
 );
 /** One area becomes part of another: all that was recorded of it goes with it. */
 export const mergeArea = command(

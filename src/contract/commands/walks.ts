@@ -17,6 +17,7 @@ import {
 import { LONGEST_MM } from '@/core/units/length';
 import { STANCE_KEYS } from '@/core/sites/area';
 import { command, EVERYBODY } from '../command';
+import { findingSaid, lineSaid } from './scope';
 import { HOLD_KINDS, type HoldKind } from './sites';
 import * as field from '../fields';
 
@@ -247,10 +248,10 @@ export const recordObservation = command(
 );
 
 /**
- * What a record becomes: a line of scope, an assumption, a change to be priced, a wait, a selection, or no more than a
- * remark.
+ * What a record becomes: a line of scope, a finding, an assumption, a change to be priced, a wait, a selection, or no more
+ * than a remark.
  */
-const FILED_AS = ['scope', 'assumption', 'change', 'wait', 'selection', 'remark'] as const;
+const FILED_AS = ['scope', 'finding', 'assumption', 'change', 'wait', 'selection', 'remark'] as const;
 export type FiledAs = (typeof FILED_AS)[number];
 export const fileObservation = command(
   'observation.file',
@@ -265,6 +266,9 @@ export const fileObservation = command(
     /** Of a change: what it costs before overhead and tax, and the half-days it takes, where somebody knows. */
     price: field.money('its price'),
     halfDays: field.optionalWhole('half-days', 0, 400),
+    /** Of a line of scope and of a finding: as it was read on the visit; without it the words stand as they are. */
+    line: lineSaid(),
+    finding: findingSaid(),
   }).noUnknown(),
 );
 /** Takes a placement back; what it made is taken away too, where nothing followed from it yet. */

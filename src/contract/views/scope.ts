@@ -100,6 +100,15 @@ export interface ScopePageView {
   prices: Readonly<Record<string, number>>;
 }
 
+/** Where first visits begin and go on. */
+export interface FirstVisitView {
+  job: JobHead;
+  counts: ScopeCounts;
+  /** The one that is under way. */
+  open: string | null;
+  made: { id: string; when: string }[];
+}
+
 /** How much waits in each of the pages of Scope. */
 export interface ScopeCounts {
   assumptions: number;

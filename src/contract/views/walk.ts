@@ -6,6 +6,7 @@ import type { LeftRhythm } from '@/core/walks/housekeeping';
 import type { ObservationKind, WalkKind } from '@/core/walks/observation';
 import type { Cause } from '@/core/schedule/cause';
 import type { MovedWork } from '@/core/news/news';
+import type { SaidHere } from '@/core/walks/walk-screen';
 import type { Drawing } from '@/core/layout/stroke';
 import type { NarrationView, WalkArea } from '@/core/walks/walk-screen';
 import type { FiledAs } from '../commands/walks';
@@ -16,6 +17,9 @@ export interface WalkPack {
   walk: { id: string; kind: WalkKind; startedAt: string; finished: boolean; by: string };
   job: { id: string; name: string; client?: string; units: 'metric' | 'imperial'; leaves: LeftRhythm };
   areas: WalkArea[];
+  levels: { id: string; name: string }[];
+  /** What was found of the job as a whole. */
+  whole: SaidHere;
   narrations: NarrationView[];
   suppliers: string[];
   /** The state in which the site was left last. */

@@ -19,6 +19,8 @@ export const BRIEF_PART_KEYS = Object.keys(BRIEF_PARTS) as BriefPart[];
 
 export interface BriefLine {
   id: string;
+  /** What it is a line of. */
+  of: 'scope' | 'finding' | 'extra';
   text: string;
   /** What it depends on, where it is kept, with what it is protected; empty where nothing was said. */
   note: string;
@@ -117,6 +119,25 @@ function noteOf(line: BriefScope): string {
     .join(', ');
 }
 
+/** A line of scope as a brief tells it, and where. */
+export function scopeInBrief(scope: BriefScope): { part: BriefPart; line: BriefLine } {
+  const part = PART_OF_STANCE[scope.stance];
+  const whose = isSpared(part) ? whoseThing(scope.subject) : null;
+  return {
+    part,
+    line: { id: scope.id, of: 'scope', text: lineText(scope), note: noteOf(scope), picture: null, whose },
+  };
+}
+
+/** A finding as a brief tells it, and where; in no part where it is the office’s alone. */
+export function findingInBrief(finding: BriefFinding): { part: BriefPart | null; line: BriefLine } {
+  const { id, kind, subject, kept, picture } = finding;
+  const part = TOLD_OF_FINDINGS[kind];
+  const note = kept === 'back' ? 'back in place' : kept === 'gone' ? 'gone' : '';
+  const whose = part && isSpared(part) ? (finding.trade ?? whoseThing(subject)) : null;
+  return { part, line: { id, of: 'finding', text: findingText(finding), note, picture, whose } };
+}
+
 /**
  * The brief of one area.
  * @param trade whose work it tells; what is not included, stays live, is protected or found concerns everybody there
@@ -132,15 +153,11 @@ export function briefOf(lines: readonly BriefScope[], findings: readonly BriefFi
       findings.some(({ kind, subject }) => kind === 'refit' && isSameThing(subject, line.subject))
     )
       continue;
-    const whose = isSpared(part) ? whoseThing(line.subject) : null;
-    parts[part].push({ id: line.id, text: lineText(line), note: noteOf(line), picture: null, whose });
+    parts[part].push(scopeInBrief(line).line);
   }
   for (const finding of findings) {
-    const part = TOLD_OF_FINDINGS[finding.kind];
-    if (!part) continue;
-    const note = finding.kept === 'back' ? 'back in place' : finding.kept === 'gone' ? 'gone' : '';
-    const whose = isSpared(part) ? (finding.trade ?? whoseThing(finding.subject)) : null;
-    parts[part].push({ id: finding.id, text: findingText(finding), note, picture: finding.picture, whose });
+    const { part, line } = findingInBrief(finding);
+    if (part) parts[part].push(line);
   }
   for (const part of SPARED) parts[part] = byTrade(parts[part]);
   return {

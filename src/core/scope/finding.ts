@@ -43,6 +43,8 @@ export type FindingField =
   | 'leadDays'
   | 'options';
 export type FindingKind = keyof typeof FINDING_KINDS;
+/** Of the whole job, wherever one stands when it is seen. */
+export const ABOUT_ALL: readonly FindingKind[] = ['parking', 'animals', 'approval'];
 export const FINDING_KIND_KEYS = Object.keys(FINDING_KINDS) as FindingKind[];
 
 export interface Finding {

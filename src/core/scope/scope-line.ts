@@ -1,6 +1,7 @@
 import { answer, refuse, type Outcome } from '../problem';
 import type { Written } from '../units/written';
 import { takeCount, takeQuantity } from './line-quantity';
+import { WORK_VERBS } from './work-verbs';
 import type { Trade } from '../sequence/trades';
 import type { Inclusion } from '../sites/area';
 
@@ -28,43 +29,6 @@ export interface ScopeDraft {
   place: string;
 }
 
-/** Usual verbs, longest first where one begins with another, and whose work each usually is. */
-const VERBS: readonly (readonly [string, Trade | null])[] = [
-  ['take down and refit', 'finish'],
-  ['take down', 'tear-out'],
-  ['take out', 'tear-out'],
-  ['open up', 'tear-out'],
-  ['strip', 'tear-out'],
-  ['demolish', 'tear-out'],
-  ['overlay', 'roofing'],
-  ['repair', 'carpentry'],
-  ['replace', null],
-  ['repaint', 'paint'],
-  ['paint', 'paint'],
-  ['relocate', null],
-  ['move', null],
-  ['build', 'carpentry'],
-  ['frame', 'carpentry'],
-  ['clean', 'cleaning'],
-  ['clad', 'roofing'],
-  ['insulate', 'insulation'],
-  ['board', 'board'],
-  ['plaster', 'plaster'],
-  ['tile', 'tile'],
-  ['lay', null],
-  ['fit', 'finish'],
-  ['install', null],
-  ['repoint', 'structure'],
-  ['seal', 'roofing'],
-  ['dig', 'ground'],
-  ['pour', 'ground'],
-  ['wire', 'wiring'],
-  ['plumb', 'plumbing'],
-  ['keep', null],
-  ['protect', 'tear-out'],
-  ['refit', 'finish'],
-];
-
 const STANCE_WORDS: readonly (readonly [RegExp, Inclusion, string])[] = [
   [/^(?:out|not(?: included)?|no|without)\s*:\s*/i, 'out', ''],
   [/^(?:live|keep live|stays live)\s*:\s*/i, 'keep-live', 'keep live'],
@@ -84,7 +48,7 @@ export function readScopeLine(text: string): Outcome<ScopeDraft> {
   if (!taken.ok) return taken;
   const { rest, measured } = taken.value;
   const lower = rest.toLowerCase();
-  const known = VERBS.find(([verb]) => lower === verb || lower.startsWith(`${verb} `));
+  const known = WORK_VERBS.find(([verb]) => lower === verb || lower.startsWith(`${verb} `));
   const stance = said?.[1] ?? stanceOfVerb(known?.[0]) ?? (dependsOn ? 'conditional' : 'in');
   const of = known ? rest.slice(known[0].length).trim() : rest.trim();
   const { parts, measure } = whatOf(known?.[0] ?? said?.[2] ?? '', of, stance, measured);

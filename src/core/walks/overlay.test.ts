@@ -1,11 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import type { RecordedObservation } from './observation';
 import { laidOver, overlay, type Pending, type WalkChange } from './overlay';
+import { nothingSaid } from './overlay-visit';
 import type { WalkArea, WalkScreen } from './walk-screen';
 
 const area: WalkArea = {
   id: 'a',
   name: 'Kitchen',
+  kind: 'room',
+  forOffice: [],
+  gaps: {},
   place: 'Ground',
   called: [],
   checks: [{ key: 'left:o', text: 'boxes', because: 'left open', state: 'not looked at', said: '' }],
@@ -53,6 +57,9 @@ const area: WalkArea = {
 };
 const seen = (over: object): RecordedObservation => ({ id: 'x', walk: 'w', area: 'a', ...over }) as RecordedObservation;
 const screen: WalkScreen = {
+  job: { id: 'job' },
+  levels: [],
+  whole: nothingSaid(),
   areas: [area],
   narrations: [{ id: 'n', name: 'Round', text: 't', recording: null, dropped: [], accepted: [] }],
   left: null,

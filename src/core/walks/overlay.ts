@@ -1,10 +1,13 @@
 import type { AreaId } from '../ids';
 import type { RecordedObservation } from './observation';
 import { recordWords } from './record-words';
+import { overlayVisit, VISIT_CHANGES, type VisitChange } from './overlay-visit';
 import type { NarrationView, Recorded, WalkArea, WalkScreen } from './walk-screen';
 
 /** A change of a walk's screen: the command that makes it, with what the screen shows of it. */
 export type WalkChange =
+  | VisitChange
+  | { type: 'undo'; payload: { command: string } }
   | { type: 'observation.record'; payload: { observation: RecordedObservation } }
   | { type: 'assumption.settle'; payload: { id: string; verdict: 'held' | 'wrong' } }
   | { type: 'finding.answer'; payload: { id: string; answer?: string | undefined; name?: string | undefined } }
@@ -15,6 +18,8 @@ export type WalkChange =
   | { type: 'site.close-down'; payload: { walk?: string | null | undefined; bin?: number | null | undefined } };
 
 const CHANGES = new Set<string>([
+  'undo',
+  ...VISIT_CHANGES,
   'observation.record',
   'assumption.settle',
   'finding.answer',
@@ -204,8 +209,11 @@ export function overlay<Screen extends WalkScreen>(screen: Screen, change: WalkC
       };
     case 'site.close-down':
       return { ...screen, left: { when: 'just now', bin: payload.bin ?? null } };
+    // What waited before it was left out by `laidOver`; what was answered already the server takes back.
+    case 'undo':
+      return screen;
     default:
-      return type satisfies never;
+      return overlayVisit(screen, change, shown.picture);
   }
 }
 
@@ -215,8 +223,8 @@ export function walkOf({ type, payload }: WalkChange): string | undefined {
   return type === 'narration.keep' ? payload.walk : undefined;
 }
 
-/** A change that waits on a device, with where its picture is meanwhile. */
-export type Pending = WalkChange & { picture?: string };
+/** A change that waits on a device: its command's id, and where its picture is meanwhile. */
+export type Pending = WalkChange & { picture?: string; command?: string };
 
 /** A screen with all that waits laid over it, in order; what was recorded and taken back while waiting is as if it had not been. */
 export function laidOver<Screen extends WalkScreen>(screen: Screen, pending: readonly Pending[]): Screen {
@@ -227,7 +235,9 @@ export function laidOver<Screen extends WalkScreen>(screen: Screen, pending: rea
         : [],
     ),
   );
+  const undone = new Set(pending.flatMap((change) => (change.type === 'undo' ? [change.payload.command] : [])));
   return pending
+    .filter(({ command }) => command === undefined || !undone.has(command))
     .filter((change) => change.type !== 'observation.record' || !withdrawn.has(change.payload.observation.id))
     .reduce((now, change) => overlay(now, change, change.picture ? { picture: change.picture } : {}), screen);
 }

@@ -47,6 +47,9 @@ export const SIGNS: readonly (readonly [string, string, string])[] = [
   ['$', 'need material', '$ 2 tubes sealant'],
 ];
 
+/** Whether a line says by a sign what it is. */
+export const startsWithSign = (typed: string): boolean => SIGNS.some(([sign]) => typed.trimStart().startsWith(sign));
+
 export interface ShortTerms {
   area: string;
   areas: readonly { id: string; name: string }[];

@@ -2,16 +2,30 @@ import type { AreaId, SelectionId } from '../ids';
 import type { Phase } from '../sequence/phases';
 import type { Trade } from '../sequence/trades';
 import type { SelectionState } from '../selections/states';
-import type { Brief } from '../scope/brief';
+import type { Brief, BriefLine } from '../scope/brief';
+import type { AreaKind } from '../sites/area';
 import type { CloseInState } from './close-in';
 import type { Annotation, ObservationKind, SelectionVerdict, Target } from './observation';
 
 /** What a walk has in the hand, as the server gives it and as the device lays over it what it has not sent yet. */
 export interface WalkScreen {
+  job: { id: string };
   areas: WalkArea[];
+  levels: { id: string; name: string }[];
+  /** What was found of the job as a whole. */
+  whole: SaidHere;
   narrations: NarrationView[];
   /** The state in which the site was left last. */
   left: { when: string; bin: number | null } | null;
+}
+
+/** What a first visit has said of a place so far. */
+export interface SaidHere {
+  brief: Brief;
+  /** What the office alone has to do with: approvals and allowances. */
+  forOffice: BriefLine[];
+  /** What is still missing in a finding, by its id. */
+  gaps: Record<string, string>;
 }
 
 export interface NarrationView {
@@ -24,9 +38,10 @@ export interface NarrationView {
   accepted: string[];
 }
 
-export interface WalkArea {
+export interface WalkArea extends SaidHere {
   id: AreaId;
   name: string;
+  kind: AreaKind;
   place: string;
   /** What people call it besides. */
   called: string[];
@@ -68,8 +83,6 @@ export interface WalkArea {
   /** What is drawn and can be measured again. */
   drawn: { label: string; of: Target; mm: number }[];
   walls: string[];
-  /** What is agreed here. */
-  brief: Brief;
   accepted: string | null;
   /** Recorded on this walk already. */
   recorded: Recorded[];
@@ -83,4 +96,6 @@ export interface Recorded {
   /** Who recorded it, where several people walk. */
   by?: string;
   marks?: Annotation[];
+  /** What it was put among, and what it became there. */
+  filed?: { as: string; target: string };
 }

@@ -309,7 +309,7 @@ export interface Rows {
   };
   filing: {
     observation: string;
-    filed_as: 'scope' | 'assumption' | 'change' | 'wait' | 'selection' | 'remark';
+    filed_as: 'scope' | 'finding' | 'assumption' | 'change' | 'wait' | 'selection' | 'remark';
     target: string | null;
     at: string;
     person: PersonId | null;

@@ -7,13 +7,14 @@ export const spokenNames = ofJob((job): { name: string; synonyms: string[] }[] =
 );
 
 /** What people call an area besides its name: what was said of it, and short for a long name. */
-export const synonymsOf = (name: string, called: string): string[] => [
-  ...usualNames(name),
-  ...called
+export const synonymsOf = (name: string, called: string): string[] => [...usualNames(name), ...namesIn(called)];
+
+/** Names that stand together, parted by semicolons. */
+export const namesIn = (called: string): string[] =>
+  called
     .split(';')
     .map((entry) => entry.trim())
-    .filter(Boolean),
-];
+    .filter(Boolean);
 
 /** Short for a long name: “Yard and drain run” is the yard, and the drain run. */
 const usualNames = (name: string): string[] =>

@@ -91,3 +91,11 @@ export const walksOf = (
       LIMIT @most`,
     { job, ...before, most },
   );
+
+/** First visits of a job, the newest first: few, however long the job. */
+export const firstVisitsOf = (db: Connection, job: string): Pick<Rows['walk'], 'id' | 'started_at' | 'finished_at'>[] =>
+  queryAll(
+    db,
+    `SELECT id, started_at, finished_at FROM walk WHERE job = @job AND kind = 'scope' ORDER BY started_at DESC LIMIT 20`,
+    { job },
+  );

@@ -6,6 +6,7 @@ import { handlers, requireAreaOf, requireRow, requireVersion, type CommandContex
 import { Refusal, unprocessable } from '../refusal';
 import { refuseLoop } from '../sequence/rule-commands';
 import { layTrack } from '../sequence/lay-track';
+import { namesIn } from '../reading/spoken-names';
 import type { Rows } from '../database/rows';
 import { addArea, changeArea, putBeside, setNeighbours } from './areas';
 
@@ -211,6 +212,27 @@ export const siteHandlers = handlers({
     layTrack(context.installation, id);
     refuseLoop(context, area.job, 'works');
     context.replan(area.job, { kind: 'area', area: id, place: name, what: 'changed' });
+  },
+  'area.call': (context, { id, name, known }) => {
+    const area = requireRow(context, 'area', id);
+    const same = (one: string): boolean => one.toLowerCase() === name.toLowerCase();
+    const others = namesIn(area.called).filter((one) => !same(one));
+    if (known) {
+      needOwnName(context, area.job, name, id);
+      const taken = queryAll<{ name: string; called: string }>(
+        context.db,
+        'SELECT name, called FROM area WHERE job = @job AND id <> @id',
+        { job: area.job, id },
+      ).find((other) => namesIn(other.called).some(same));
+      if (taken)
+        throw unprocessable('name-taken', `That is what ${taken.name} is called already; take another name.`, 'name');
+    }
+    if (name.includes(';')) throw unprocessable('name-parted', 'One name at a time, without a semicolon.', 'name');
+    const called = [...others, ...(known && !same(area.name) ? [name] : [])].join('; ');
+    if (called.length > 200)
+      throw unprocessable('too-many-names', `${area.name} has as many names as it can carry.`, 'name');
+    changeArea(context.db, id, { called });
+    context.logFor(area.job);
   },
   'area.beside': (context, payload) => {
     const [one_, other] = [payload.one, payload.other].sort() as [string, string];

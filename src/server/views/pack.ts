@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { JobPack, PackMarks, PackNews, WalkArea, WalkPack } from '@/contract/views/walk';
+import type { JobPack, PackMarks, PackNews, Recorded, WalkArea, WalkPack } from '@/contract/views/walk';
 import { recordedOnto } from '@/core/walks/overlay';
 import { groupBy } from '@/core/group-by';
 import { isPassedByName } from '@/core/sequence/inspections';
@@ -10,17 +10,17 @@ import { countedWords } from '@/core/walks/record-words';
 import { walkingOrder } from '@/core/walks/route';
 import { dayIn } from '@/core/units/zone';
 import type { Installation } from '../installation';
-import { assumptionsOf, briefIn, extrasOf } from './scope-parts';
+import { assumptionsOf, briefIn, briefOfJob, extrasOf, forOfficeIn, gapsIn } from './scope-parts';
 import { closeInsOf } from '../reading/close-ins';
 import { personNames, supplierRows } from '../reading/firm';
-import { areaRows, jobRow } from '../reading/job';
+import { areaRows, jobRow, levelRows } from '../reading/job';
 import { layoutOf } from '../reading/layouts';
 import { readFirm, readJob, type JobReading } from '../reading/reading';
 import { recordsOfWalk } from '../reading/records';
 import { carriedBefore, carriedOf, recordsThat } from '../reading/standing';
 import { selectionRows } from '../reading/selections';
 import { siteOf } from '../reading/site';
-import { narrationsOf, walkRow, type WalkRow } from '../reading/walk';
+import { filingsOfWalk, narrationsOf, walkRow, type WalkRow } from '../reading/walk';
 import { lastLeft, signOffRows, standpointRows } from '../reading/walks';
 import { whenSeen } from '../words';
 import { clockFor } from '../zone';
@@ -112,12 +112,14 @@ function packOf(job: JobReading, installation: Installation, walk?: WalkRow): Jo
   const spots = standpointsOf(job);
   const accepted = new Map(signOffRows(job).map((row) => [row.area as string, row.name]));
   const names = personNames(job.firm);
+  const filings: Filings = walk ? filingsOfWalk(db, walk.id) : new Map();
   const areas = walkingOrder(siteOf(job).areas).map((area): WalkArea => {
     const check = closeIns.get(area.id);
     const row = rows.get(area.id);
     const bare: WalkArea = {
       id: area.id,
       name: area.name,
+      kind: area.kind,
       place: row?.level_name ?? 'outside',
       called: synonymsOf(area.name, row?.called ?? ''),
       steps: area.track.map((step) => ({
@@ -162,26 +164,39 @@ function packOf(job: JobReading, installation: Installation, walk?: WalkRow): Jo
       standpoints: spots.get(area.id) ?? [],
       ...drawnOf(layoutOf(job, area.id)),
       brief: briefIn(job, area.id),
+      forOffice: forOfficeIn(job, area.id),
+      gaps: gapsIn(job, area.id),
       accepted: accepted.get(area.id) ?? null,
       recorded: [],
     };
     // What this walk recorded itself is laid on as the device lays on what it has not sent.
-    return (mine.get(area.id) ?? []).reduce(
+    const walked = (mine.get(area.id) ?? []).reduce(
       (now, record) =>
         recordedOnto(now, record, record.person === walk?.person ? {} : { by: names.get(record.person) ?? '' }),
       bare,
     );
+    return { ...walked, recorded: walked.recorded.map((record) => putAmong(record, filings)) };
   });
   const left = lastLeft(job);
   return {
     job: { id: job.id, name: its.name, client: its.client, units: its.units, leaves: its.leaves },
     areas,
+    levels: levelRows(job).map(({ id, name }) => ({ id, name })),
+    whole: { brief: briefOfJob(job), forOffice: forOfficeIn(job, null), gaps: gapsIn(job, null) },
     suppliers: supplierRows(job.firm).map((row) => row.name),
     left: left ? { when: whenSeen(left.at, job.firm), bin: left.bin } : null,
     clock: clockFor(installation),
     today: now,
     demo: installation.demo,
   };
+}
+
+type Filings = ReturnType<typeof filingsOfWalk>;
+
+/** A record with what it became, where it was put among something. */
+function putAmong(record: Recorded, filings: Filings): Recorded {
+  const place = filings.get(record.id);
+  return place?.target ? { ...record, filed: { as: place.filedAs, target: place.target } } : record;
 }
 
 /** Spots from which pictures are taken again, each with its newest one, by area. */

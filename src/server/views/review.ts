@@ -143,6 +143,7 @@ function openOf(
 
 const PAGES: Record<FiledAs, ((job: string, target: string | null) => Path) | null> = {
   scope: (job) => routes.scope(job),
+  finding: (job) => routes.scope(job),
   assumption: (job) => routes.assumptions(job),
   change: (job) => routes.changes(job),
   wait: (job) => routes.sequence(job),

@@ -2,7 +2,15 @@ import { formatDay, type Day } from '@/core/units/day';
 import type { ScopeView } from '@/contract/views/job';
 import type { AssumptionView, DecisionView, ExtraView, FindingView, ScopeCounts } from '@/contract/views/scope';
 import type { BearingSign } from '@/core/scope/bearing-signs';
-import { briefOf, byTrade, lineText, type Brief, type ScopeWords } from '@/core/scope/brief';
+import {
+  briefOf,
+  byTrade,
+  findingInBrief,
+  lineText,
+  type Brief,
+  type BriefLine,
+  type ScopeWords,
+} from '@/core/scope/brief';
 import { whoseThing } from '@/core/scope/whose';
 import type { Statement } from '@/core/scope/statement';
 import { groupBy } from '@/core/group-by';
@@ -248,11 +256,34 @@ export function briefIn(job: JobReading, area: string, trade?: Trade): Brief {
 
 const scopeByArea = ofJob((job) => groupBy(scopeOf(job), (line) => line.areaId));
 
+/** What is still missing in the findings of an area, or of the job as a whole, by finding. */
+export const gapsIn = (job: JobReading, area: string | null): Record<string, string> =>
+  Object.fromEntries(
+    findingsOf(job).flatMap((finding) => (finding.area === area && finding.gap ? [[finding.id, finding.gap]] : [])),
+  );
+
+/** Approvals and allowances of an area, or of the job as a whole: no crew's business. */
+export const forOfficeIn = (job: JobReading, area: string | null): BriefLine[] =>
+  findingsOf(job).flatMap((finding) => {
+    if (finding.area !== area || finding.kind === 'site-choice') return [];
+    const { part, line } = findingInBrief(finding);
+    return part ? [] : [line];
+  });
+
 /** What is left on purpose in an area is told to everybody who works there. */
 function withLeft(brief: Brief, job: JobReading, area: string): Brief {
   const leave = extraRows(job).flatMap((row) =>
     row.area === area && row.state === 'open' && row.left_for !== ''
-      ? [{ id: row.id, text: row.left_for, note: row.reason, picture: null, whose: whoseThing(row.left_for) }]
+      ? [
+          {
+            id: row.id,
+            of: 'extra' as const,
+            text: row.left_for,
+            note: row.reason,
+            picture: null,
+            whose: whoseThing(row.left_for),
+          },
+        ]
       : [],
   );
   return { ...brief, parts: { ...brief.parts, leave: byTrade(leave) } };

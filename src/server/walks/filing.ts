@@ -1,4 +1,6 @@
-import { type FiledAs } from '@/contract/commands/walks';
+import type { InferType } from 'yup';
+import { type fileObservation, type FiledAs } from '@/contract/commands/walks';
+import { ABOUT_ALL } from '@/core/scope/finding';
 import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import type { Trade } from '@/core/sequence/trades';
@@ -57,22 +59,29 @@ interface Said {
   party?: HoldKind | undefined;
   price?: number | undefined;
   halfDays?: number | undefined;
+  line?: InferType<typeof fileObservation.schema>['line'];
+  finding?: InferType<typeof fileObservation.schema>['finding'];
 }
 type Maker = (context: PlanContext, seen: Placeable, id: string, said: Said) => void;
 
 /** Each goes in by the rules of its own subject, as if it had been typed there. */
 const MAKERS: Record<Exclude<FiledAs, 'remark'>, Maker> = {
-  scope: (context, seen, id) => {
+  scope: (context, seen, id, { line }) => {
+    const where = { id, job: seen.job, area: seen.area };
+    if (line) return carryOut(context, 'scope.add', scopeHandlers['scope.add'], { ...where, ...line });
     const stance = seen.kind === 'scope' ? seen.stance : seen.kind === 'assumption' ? 'conditional' : 'in';
-    const { job, area, text } = seen;
     carryOut(context, 'scope.add', scopeHandlers['scope.add'], {
-      id,
-      job,
-      area,
+      ...where,
       stance,
       verb: VERBS[stance],
-      subject: text.slice(0, 200),
+      subject: seen.text.slice(0, 200),
     });
+  },
+  finding: (context, seen, id, { finding }) => {
+    if (!finding) throw unprocessable('no-finding', 'Say what kind of finding it is.', 'finding');
+    const { job, area } = seen;
+    const where = ABOUT_ALL.includes(finding.kind) ? {} : { area };
+    carryOut(context, 'finding.add', scopeHandlers['finding.add'], { id, job, ...where, ...finding });
   },
   assumption: (context, seen, id) => {
     const step = nextStep(context, seen.area);
@@ -149,6 +158,7 @@ const MAKERS: Record<Exclude<FiledAs, 'remark'>, Maker> = {
 /** What a placement made, and until when taking it back takes it away: nothing may have followed from it. */
 const STILL_AS_MADE: Record<Exclude<FiledAs, 'remark'>, { table: string; still: string }> = {
   scope: { table: 'scope_item', still: 'removed = 0' },
+  finding: { table: 'finding', still: 'removed = 0' },
   assumption: { table: 'assumption', still: `removed = 0 AND state = 'open'` },
   selection: { table: 'selection', still: `removed = 0 AND state IN ('open', 'chosen')` },
   change: { table: 'change_order', still: `state = 'draft'` },

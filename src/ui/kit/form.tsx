@@ -1,7 +1,7 @@
 'use client';
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useRouter } from 'next/navigation';
-import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, useRef, useState, type ReactNode } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import {
   FormProvider,
@@ -17,6 +17,7 @@ import type { KnownKind } from '@/contract/commands';
 import { plainSigns, readNumber } from '@/core/units/number';
 import { sentence } from '@/core/words/letters';
 import { send, type Sent } from '../offline/send';
+import { HeldPictureContext, useDelivery } from './delivery';
 import { Notice } from './notice';
 
 interface FormTerms<Kind extends KnownKind> {
@@ -63,13 +64,18 @@ export function CommandForm<Kind extends KnownKind>({
   });
   const [labels] = useState(() => new Map<string, string>());
   const [element, setElement] = useState<HTMLFormElement | null>(null);
+  const delivery = useDelivery();
+  const picture = useRef<File>(undefined);
+  const [holding] = useState(() => ({ hold: (file: File | undefined): void => void (picture.current = file) }));
+  const onItsWay = (given: PayloadOf<Kind>): Promise<Sent> =>
+    deliver ? deliver(given) : delivery ? delivery.deliver(kind, given, picture.current) : send(kind, given, link);
   const onSubmit = form.handleSubmit(async (payload) => {
     setProblem(undefined);
-    const sent = await (deliver ?? ((given) => send(kind, given, link)))(payload as PayloadOf<Kind>);
+    const sent = await onItsWay(payload as PayloadOf<Kind>);
     if (sent.ok) {
       onDone?.(payload as PayloadOf<Kind>);
       // What went another way is not at the server yet, and without a signal looking there would lose the page.
-      if (!deliver) router.refresh();
+      if (!deliver && !delivery) router.refresh();
       return;
     }
     // A place in a list is called by the form as its fields are: lines.2.quantity.
@@ -88,7 +94,9 @@ export function CommandForm<Kind extends KnownKind>({
         className={`form-lines ${className}`.trim()}
       >
         <About value={about}>
-          <Labels value={labels}>{children}</Labels>
+          <Labels value={labels}>
+            <HeldPictureContext value={delivery && holding}>{children}</HeldPictureContext>
+          </Labels>
         </About>
         {problem && (
           <Notice bad>

@@ -5,6 +5,7 @@ import type { PayloadOf } from '@/contract/command';
 import type { KnownKind } from '@/contract/commands';
 import { undo } from '@/contract/commands/undo';
 import { send } from '../offline/send';
+import { useDelivery } from './delivery';
 import { useToast } from './toast';
 
 interface Told {
@@ -20,11 +21,12 @@ export type Give = <Kind extends KnownKind>(kind: Kind, payload: PayloadOf<Kind>
 export function useSend() {
   const router = useRouter();
   const say = useToast();
+  const delivery = useDelivery();
   const [busy, setBusy] = useState(false);
   const give = useCallback<Give>(
     async function give(kind, payload, told): Promise<boolean> {
       setBusy(true);
-      const sent = await send(kind, payload);
+      const sent = await (delivery ? delivery.deliver(kind, payload) : send(kind, payload));
       setBusy(false);
       if (!sent.ok) say({ text: sent.problem.title });
       else if (told) {
@@ -32,10 +34,11 @@ export function useSend() {
         const takeBack = () => void give(undo, { command: sent.command }, { text: back ?? '' });
         say({ text, ...(back ? { undo: takeBack } : {}) });
       }
-      router.refresh();
+      // What is kept on the device first is not at the server yet.
+      if (!delivery) router.refresh();
       return sent.ok;
     },
-    [router, say],
+    [delivery, router, say],
   );
   return { busy, give };
 }

@@ -1,3 +1,4 @@
+import { nothingSaid } from '@/core/walks/overlay-visit';
 import Dexie, { type EntityTable } from 'dexie';
 import type { Command, ProblemDocument } from '@/contract/command';
 import type { JobPack, PackMarks, WalkPack } from '@/contract/views/walk';
@@ -48,3 +49,25 @@ store
         delete row.picture;
       }),
   );
+store
+  .version(3)
+  .stores({ waiting: '++order, &id', packs: 'key' })
+  .upgrade((tables) =>
+    tables
+      .table('packs')
+      .toCollection()
+      .modify((row: Kept) => {
+        for (const pack of [row.walk, row.job]) if (pack) Object.assign(pack, withVisit(pack));
+      }),
+  );
+
+/** A pack that an older version kept, with what a first visit needs besides; the next one that is fetched has all of it. */
+function withVisit(pack: JobPack): Partial<JobPack> {
+  const { levels, whole } = pack as Partial<JobPack>;
+  const none = nothingSaid();
+  return {
+    levels: levels ?? [],
+    whole: whole ?? none,
+    areas: pack.areas.map((area) => ({ ...{ kind: 'room' as const, forOffice: [], gaps: {} }, ...area })),
+  };
+}

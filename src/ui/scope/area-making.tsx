@@ -13,6 +13,13 @@ import { newId } from '../offline/send';
 
 export type Making = 'add' | 'copy' | 'split';
 
+/** What a new area is set into. */
+interface AreaPlace {
+  job: string;
+  levels: readonly { id: string; name: string }[];
+  onDone: (area?: string) => void;
+}
+
 interface Terms {
   making: Making;
   view: ScopePageView;
@@ -88,10 +95,12 @@ export function AreaMaking({ making, view, area, onDone }: Terms) {
       </CommandForm>
     );
   }
-  return <AddArea id={id} view={view} onDone={onDone} />;
+  return <AddArea job={view.job.id} levels={view.levels} onDone={onDone} />;
 }
 
-function AddArea({ id, view, onDone }: { id: string; view: ScopePageView; onDone: (area?: string) => void }) {
+/** An area as it is met: its name, what it is, and what is to be done there. */
+export function AddArea({ job, levels, onDone }: AreaPlace) {
+  const [id] = useState(newId);
   const { give, busy } = useSend();
   const [name, setName] = useState('');
   const [kind, setKind] = useState<AreaKind>('face');
@@ -99,7 +108,7 @@ function AddArea({ id, view, onDone }: { id: string; view: ScopePageView; onDone
   const [works, setWorks] = useState<ReadonlySet<Work>>(new Set());
   const [tried, setTried] = useState(false);
   const onLevel = standsOnLevel(kind);
-  const known = view.levels.find((entry) => entry.id === level) ?? view.levels[0];
+  const known = levels.find((entry) => entry.id === level) ?? levels[0];
   const turn = (next: AreaKind): void => {
     setKind(next);
     setWorks(new Set([...works].filter((work) => workFacts(work).kinds.includes(next))));
@@ -112,7 +121,7 @@ function AddArea({ id, view, onDone }: { id: string; view: ScopePageView; onDone
     const done = await give(
       addAreas,
       {
-        job: view.job.id,
+        job,
         levels: made ? [made] : [],
         areas: [
           {
@@ -160,11 +169,11 @@ function AddArea({ id, view, onDone }: { id: string; view: ScopePageView; onDone
           ))}
         </Form.Select>
       </Form.Group>
-      {onLevel && view.levels.length > 0 && (
+      {onLevel && levels.length > 0 && (
         <Form.Group controlId="area-level">
           <Form.Label className="mb-1">On</Form.Label>
           <Form.Select value={known?.id ?? ''} onChange={(event) => setLevel(event.target.value)}>
-            {view.levels.map((entry) => (
+            {levels.map((entry) => (
               <option key={entry.id} value={entry.id}>
                 {entry.name}
               </option>

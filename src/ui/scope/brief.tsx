@@ -5,6 +5,7 @@ import {
   briefText,
   isEmptyBrief,
   type Brief,
+  type BriefLine,
   type BriefPart,
   type SiteChoice,
 } from '@/core/scope/brief';
@@ -29,10 +30,18 @@ interface Terms {
   link?: string;
   /** How a choice that is open is made here. */
   choose?: (choice: SiteChoice) => React.ReactNode;
+  /** What can be done with a line here. */
+  beside?: (line: BriefLine) => React.ReactNode;
+  /** What is said of a line here besides. */
+  under?: (line: BriefLine) => React.ReactNode;
 }
 
+/** Where a picture is; one that is not handed over yet has an address on this device. */
+const addressOf = (link: string | undefined, picture: string, width: 240 | 1280): string =>
+  picture.startsWith('blob:') ? picture : pictureRoute(link, picture, width);
+
 /** What a crew is told of one area: what stays live first, then what is not theirs, then the work. */
-export function BriefLines({ brief, link, choose }: Terms) {
+export function BriefLines({ brief, link, choose, beside, under }: Terms) {
   if (isEmptyBrief(brief)) return null;
   return (
     <div className="brief">
@@ -44,13 +53,14 @@ export function BriefLines({ brief, link, choose }: Terms) {
           </h3>
           <Lines>
             {brief.parts[part].map((line) => (
-              <Line key={line.id}>
+              <Line key={line.id} {...(beside ? { beside: beside(line) } : {})}>
                 {briefText(line)}
                 {line.note && <span className="soft small-text"> · {line.note}</span>}
+                {under?.(line)}
                 {line.picture && (
-                  <a href={pictureRoute(link, line.picture, 1280)} className="d-block mt-1">
+                  <a href={addressOf(link, line.picture, 1280)} className="d-block mt-1">
                     <img
-                      src={pictureRoute(link, line.picture, 240)}
+                      src={addressOf(link, line.picture, 240)}
                       alt={`${capital(line.text)}, as found`}
                       loading="lazy"
                       width={160}

@@ -8,7 +8,15 @@ import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
 /** One gesture for “everything here except …”: one line that is in, and one that is not for each thing left out. */
-export function EverythingExcept({ job, area, onDone }: { job: string; area: ScopeArea; onDone: () => void }) {
+export function EverythingExcept({
+  job,
+  area,
+  onDone,
+}: {
+  job: string;
+  area: Pick<ScopeArea, 'id' | 'kind'>;
+  onDone: () => void;
+}) {
   const { give, busy } = useSend();
   const [verb, setVerb] = useState('paint');
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { addScope, changeScope } from '@/contract/commands/scope';
-import type { ScopePageView } from '@/contract/views/scope';
+import type { ScopeArea, ScopePageView } from '@/contract/views/scope';
 import type { ScopeView } from '@/contract/views/job';
 import { MEASURES } from '@/core/layout/measures';
 import { FINDING_KINDS } from '@/core/scope/finding';
@@ -17,6 +17,7 @@ import { PrintButton } from '../kit/print-button';
 import { SidePanel } from '../kit/side-panel';
 import { InclusionIcon } from '../kit/inclusion-icon';
 import { newId } from '../offline/send';
+import { AreaMaking, type Making } from './area-making';
 import { AssumptionLine } from './assumption-line';
 import { LineFields } from './line-fields';
 import { Lists } from './lists';
@@ -40,6 +41,7 @@ import { Sum } from '../kit/money';
 export function Scope({ view }: { view: ScopePageView }) {
   const [open, setOpen] = useState<ScopeView | 'new' | 'csv'>();
   const [found, setFound] = useState<FindingView>();
+  const [making, setMaking] = useState<{ making: Making; area?: ScopeArea }>();
   const [only, setOnly] = useState<Inclusion>();
   const remove = useRemove();
   const lines = view.areas.flatMap((area) => area.lines);
@@ -64,6 +66,9 @@ export function Scope({ view }: { view: ScopePageView }) {
           <span className="push actions no-print">
             <Button onClick={() => setOpen('new')} disabled={view.areas.length === 0}>
               Add a line
+            </Button>
+            <Button variant="outline-secondary" onClick={() => setMaking({ making: 'add' })}>
+              Another area
             </Button>
             <Button variant="outline-secondary" onClick={() => setOpen('csv')} disabled={view.areas.length === 0}>
               Lists
@@ -100,10 +105,25 @@ export function Scope({ view }: { view: ScopePageView }) {
         )}
         <div className="columns">
           {areas.map((area) => (
-            <AreaScope key={area.id} area={area} view={view} setOpen={setOpen} setFound={setFound} />
+            <AreaScope key={area.id} area={area} view={view} setOpen={setOpen} setFound={setFound} make={setMaking} />
           ))}
         </div>
         <Registers view={view} />
+        <SidePanel
+          title={
+            making?.making === 'copy'
+              ? `${making.area?.name ?? ''}, copied`
+              : making?.making === 'split'
+                ? `Split ${making.area?.name ?? ''}`
+                : 'Another area'
+          }
+          open={making !== undefined}
+          onClose={() => setMaking(undefined)}
+        >
+          {making && (
+            <AreaMaking making={making.making} view={view} area={making.area} onDone={() => setMaking(undefined)} />
+          )}
+        </SidePanel>
         <ScopePanel open={open} close={close} view={view} remove={remove} />
         <SidePanel
           title={found ? capital(FINDING_KINDS[found.kind].label) : ''}
@@ -208,11 +228,13 @@ function AreaScope({
   view,
   setOpen,
   setFound,
+  make,
 }: {
   area: ScopePageView['areas'][number] & { assumptions: AssumptionView[] };
   view: ScopePageView;
   setOpen: (next: ScopeView | 'new' | 'csv' | undefined) => void;
   setFound: (next: FindingView) => void;
+  make: (making: { making: Making; area: ScopeArea }) => void;
 }) {
   return (
     <Block
@@ -224,9 +246,15 @@ function AreaScope({
       beside={
         <>
           <span className="soft small-text">{[area.place, area.side].filter(Boolean).join(', ')}</span>
-          <Link className="push small-text no-print" href={routes.firstVisit(view.job.id, area.id)}>
-            open
-          </Link>
+          <span className="push small-text no-print d-flex gap-3">
+            <LinkButton onClick={() => make({ making: 'copy', area })}>
+              Copy<Hidden> {area.name}</Hidden>
+            </LinkButton>
+            <LinkButton onClick={() => make({ making: 'split', area })}>
+              Split<Hidden> {area.name}</Hidden>
+            </LinkButton>
+            <Link href={routes.firstVisit(view.job.id, area.id)}>visit</Link>
+          </span>
         </>
       }
     >

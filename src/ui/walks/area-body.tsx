@@ -19,6 +19,7 @@ import { PassStep } from './pass-step';
 import { PullBar } from './pull-bar';
 import { RecordedLines } from './recorded-lines';
 import { Standpoints } from './standpoints';
+import { VisitHere } from './visit-here';
 import type { Walking } from './use-walk';
 import { Hidden } from '../kit/hidden';
 
@@ -43,7 +44,7 @@ type Section =
 
 /** What each kind of walk asks first; the rest follows. */
 const ORDER: Record<WalkKind, readonly Section[]> = {
-  scope: ['scope', 'assumptions', 'open', 'standpoints', 'recorded', 'selections'],
+  scope: ['scope', 'open', 'standpoints', 'recorded', 'selections'],
   layout: ['drawn', 'open', 'assumptions', 'recorded', 'standpoints'],
   progress: ['scope', 'open', 'assumptions', 'extras', 'steps', 'checks', 'selections', 'standpoints', 'recorded'],
   'close-in': ['scope', 'checks', 'open', 'assumptions', 'standpoints', 'recorded', 'steps', 'selections'],
@@ -101,7 +102,16 @@ export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
         ))}
       </section>
     ),
-    scope: <AgreedHere area={area} walking={walking} whole={kind === 'scope'} />,
+    scope:
+      kind === 'scope' ? (
+        <VisitHere
+          area={area}
+          walking={walking}
+          choose={(choice) => <ChooseHere choice={choice} walking={walking} />}
+        />
+      ) : (
+        <AgreedHere area={area} walking={walking} />
+      ),
     drawn: (
       <section>
         <h2>What is drawn</h2>
@@ -135,38 +145,22 @@ export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
   );
 }
 
-/**
- * What is agreed here. On a first visit all of it; else what stays live and what is still to be decided is in sight, and
- * the rest folds away.
- */
-function AgreedHere({ area, walking, whole }: Pick<Terms, 'area' | 'walking'> & { whole: boolean }) {
+/** What is agreed here: what stays live and what is still to be decided is in sight, and the rest folds away. */
+function AgreedHere({ area, walking }: Pick<Terms, 'area' | 'walking'>) {
   const { brief } = area;
   const lines = BRIEF_PART_KEYS.reduce((sum, part) => sum + brief.parts[part].length, 0);
   const choose = (choice: SiteChoice) => <ChooseHere choice={choice} walking={walking} />;
-  if (!whole && isEmptyBrief(brief)) return null;
+  if (isEmptyBrief(brief)) return null;
   const first: Brief = { parts: { ...NOTHING_TOLD, live: brief.parts.live }, choices: brief.choices };
   return (
     <section>
       <h2>What is agreed here</h2>
-      {whole && lines === 0 && (
-        <p className="soft mt-2 mb-0">
-          Nothing yet. Say it with a line: <span className="mono">in</span>, <span className="mono">out</span>,{' '}
-          <span className="mono">keep</span>, <span className="mono">protect</span>, <span className="mono">refit</span>{' '}
-          or <span className="mono">if</span>, and what.
-        </p>
-      )}
-      {whole ? (
-        <BriefLines brief={brief} choose={choose} />
-      ) : (
-        <>
-          <BriefLines brief={first} choose={choose} />
-          {lines > brief.parts.live.length && (
-            <details className="brief-room">
-              <summary>{briefCounts(brief)}</summary>
-              <BriefLines brief={{ parts: { ...brief.parts, live: [] }, choices: [] }} />
-            </details>
-          )}
-        </>
+      <BriefLines brief={first} choose={choose} />
+      {lines > brief.parts.live.length && (
+        <details className="brief-room">
+          <summary>{briefCounts(brief)}</summary>
+          <BriefLines brief={{ parts: { ...brief.parts, live: [] }, choices: [] }} />
+        </details>
       )}
     </section>
   );

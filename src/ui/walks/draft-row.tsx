@@ -6,18 +6,19 @@ import { recordOf } from '@/core/walks/record-of';
 import { readShorthand, writeShorthand } from '@/core/walks/shorthand';
 import type { Phase } from '@/core/sequence/phases';
 import type { Proposed } from './drafts';
-import { understood } from './line-form';
+import { keptWords } from './kept-words';
 import type { Walking } from './use-walk';
 import { Hidden } from '../kit/hidden';
 import { Line } from '../kit/lines';
 
-const clock = (seconds: number): string =>
+export const clockWords = (seconds: number): string =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds) % 60).padStart(2, '0')}`;
 
 interface RowTerms {
   one: Proposed;
   walking: Walking;
-  onAccept: (fresh: NewObservation) => void;
+  /** @param words as they were said, or as they were put right */
+  onAccept: (fresh: NewObservation, words: string) => void;
   onDrop: () => void;
   onMove: (from: HTMLElement, by: 1 | -1) => void;
   onPlay?: () => void;
@@ -28,7 +29,8 @@ const lacksStep = (kind: string, fresh: NewObservation | undefined, steps: numbe
   kind === 'progress' && fresh?.kind === 'note' && steps > 0;
 
 /** What a draft lacks before it can be kept: one thing is asked, no more. */
-function useRow({ draft, area: said }: Proposed, { areas, job }: Walking['pack']) {
+function useRow({ draft, area: said }: Proposed, pack: Walking['pack']) {
+  const { areas, job } = pack;
   const [roomId, setRoom] = useState(said?.id ?? '');
   const [phase, setPhase] = useState<Phase>();
   const room = areas.find(({ id }) => id === roomId);
@@ -48,12 +50,14 @@ function useRow({ draft, area: said }: Proposed, { areas, job }: Walking['pack']
           ...(job.client ? { client: job.client } : {}),
         });
   const now = read?.ok ? recordOf(read.value, read.value.area, terms) : fresh;
+  const words = read?.ok ? read.value.subject : draft.words;
   const asks = !room ? 'room' : lacksStep(draft.kind, fresh, steps.length) ? 'step' : undefined;
   return {
     ...{ roomId, setRoom, setPhase, setTyped, typed, read, now, asks, steps },
     problem: read && !read.ok ? read.problem.message : undefined,
     edit: () => setTyped(writeShorthand(draft, steps, job.units)),
-    says: now ? understood(now, areas) : draft.subject,
+    says: now ? keptWords(now, words, pack) : draft.subject,
+    words,
   } as const;
 }
 type Row = ReturnType<typeof useRow>;
@@ -66,7 +70,7 @@ export function DraftRow({ one, walking, onAccept, onDrop, onMove, onPlay }: Row
   const [tried, setTried] = useState(false);
   const keep = (): void => {
     setTried(true);
-    if (now && problem === undefined && asks !== 'room') onAccept(now);
+    if (now && problem === undefined && asks !== 'room') onAccept(now, row.words);
   };
   const onKeyDown = (event: KeyboardEvent<HTMLLIElement>): void => {
     const typing = event.target !== event.currentTarget;
@@ -97,11 +101,11 @@ export function DraftRow({ one, walking, onAccept, onDrop, onMove, onPlay }: Row
       <div className="small-text said-words">
         {onPlay ? (
           <button type="button" className="btn btn-link btn-sm p-0 mono" onClick={onPlay}>
-            {clock(draft.start)}
+            {clockWords(draft.start)}
             <Hidden> play</Hidden>
           </button>
         ) : (
-          <span className="mono">{clock(draft.start)}</span>
+          <span className="mono">{clockWords(draft.start)}</span>
         )}{' '}
         “{draft.words}”
       </div>

@@ -4,15 +4,17 @@ import { useRef } from 'react';
 import { Button } from 'react-bootstrap';
 import type { NarrationView, WalkArea } from '@/contract/views/walk';
 import { groupBy } from '@/core/group-by';
-import { readCaptions } from '@/core/narration/captions';
+import { readCaptions, standpointIn } from '@/core/narration/captions';
 import { draftKeys, isRead, isSettled, SURE, type Draft } from '@/core/narration/draft';
 import type { NewObservation } from '@/core/walks/observation';
 import { recordOf } from '@/core/walks/record-of';
-import { DraftRow } from './draft-row';
-import { understood } from './line-form';
+import { clockWords, DraftRow } from './draft-row';
+import { keptWords, placedHere } from './kept-words';
 import { useReading } from './use-reader';
 import type { Walking } from './use-walk';
-import { Lines } from '../kit/lines';
+import { Hidden } from '../kit/hidden';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 import { useToast } from '../kit/toast';
 
 /** A draft with the record it would become; without one, until it is said in which room. */
@@ -45,7 +47,16 @@ const headingOf = (proposed: Proposed): string =>
  * What a narration proposes, by room, each draft beside its words and its second. Nothing is a record before somebody keeps
  * it: sure ones in one tap for all, others one by one.
  */
-export function Drafts({ narration, walking }: { narration: NarrationView; walking: Walking }) {
+export function Drafts({
+  narration,
+  walking,
+  onLine,
+}: {
+  narration: NarrationView;
+  walking: Walking;
+  /** Words that found no place are written as a line. */
+  onLine: (words: string) => void;
+}) {
   const reading = useReading(narration.text, walking.pack.areas);
   const player = useRef<HTMLAudioElement>(null);
   const list = useRef<HTMLDivElement>(null);
@@ -54,24 +65,15 @@ export function Drafts({ narration, walking }: { narration: NarrationView; walki
   const open = proposedOf(drafts, settled, walking.pack);
   const sure = open.filter((one) => one.sure);
   const say = useToast();
-  const accept = ({ key, draft }: Proposed, fresh: NewObservation, words: string): string =>
-    walking.record(
-      {
-        ...fresh,
-        said: {
-          narration: narration.id,
-          draft: key,
-          words: draft.words.slice(0, 2000),
-          start: draft.start,
-          end: draft.end,
-        },
-      },
-      words,
-    );
+  const accept = ({ key, draft }: Proposed, fresh: NewObservation, spoken: string, words: string): (() => void) =>
+    walking.put(placedHere(fresh, spoken, walking.pack), words, {
+      ...{ narration: narration.id, draft: key, words: draft.words.slice(0, 2000) },
+      ...{ start: draft.start, end: draft.end },
+    });
   const acceptSure = (): void => {
-    const kept = sure.flatMap((one) => (one.fresh ? [{ area: one.fresh.area, id: accept(one, one.fresh, '') }] : []));
+    const backs = sure.flatMap((one) => (one.fresh ? [accept(one, one.fresh, one.draft.words, '')] : []));
     // One tap keeps them all, and one takes all of them back.
-    say({ text: `${kept.length} kept`, undo: () => kept.forEach(({ area, id }) => walking.withdraw(area, id)) });
+    say({ text: `${backs.length} kept`, undo: () => backs.forEach((back) => back()) });
   };
   const move = (from: HTMLElement, by: 1 | -1): void => {
     const rows = [...(list.current?.querySelectorAll<HTMLElement>('li') ?? [])];
@@ -115,7 +117,9 @@ export function Drafts({ narration, walking }: { narration: NarrationView; walki
                   key={proposed.key}
                   one={proposed}
                   walking={walking}
-                  onAccept={(fresh) => accept(proposed, fresh, understood(fresh, walking.pack.areas))}
+                  onAccept={(fresh, spoken) =>
+                    void accept(proposed, fresh, spoken, keptWords(fresh, spoken, walking.pack))
+                  }
                   onDrop={() => walking.dropDraft(narration.id, proposed.key)}
                   onMove={move}
                   {...(narration.recording
@@ -134,27 +138,57 @@ export function Drafts({ narration, walking }: { narration: NarrationView; walki
           </div>
         ))}
       </div>
-      <Said narration={narration} drafts={drafts} />
+      {reading.state === 'read' && <Said narration={narration} drafts={drafts} onLine={onLine} />}
     </section>
   );
 }
 
-/** All words of a narration: lines that no draft was read from stand out, so that nothing said is lost. */
-function Said({ narration, drafts }: { narration: NarrationView; drafts: readonly Draft[] }) {
+/** All words of a narration; what found no place stands by itself, to be written as a line: nothing said is lost. */
+function Said({
+  narration,
+  drafts,
+  onLine,
+}: {
+  narration: NarrationView;
+  drafts: readonly Draft[];
+  onLine: (words: string) => void;
+}) {
   const captions = readCaptions(narration.text);
   const lines = captions.ok ? captions.value.cues : [];
   const read = isRead(lines, drafts);
+  const left = lines.filter((line, at) => !read[at] && standpointIn(line.text) === undefined);
   return (
-    <details className="mt-2">
-      <summary>Every word that was said</summary>
-      <p className="small-text said-words">
-        {lines.map(({ start, text }, at) => (
-          <span key={`${start} ${text}`} className={read[at] ? 'soft' : undefined}>
-            {text}{' '}
-          </span>
-        ))}
-      </p>
-    </details>
+    <>
+      {left.length > 0 && (
+        <details className="mt-2">
+          <summary>Heard and not placed: {left.length === 1 ? '1 line' : `${left.length} lines`}</summary>
+          <Lines>
+            {left.map(({ start, text }) => (
+              <Line
+                key={`${start} ${text}`}
+                beside={
+                  <LinkButton onClick={() => onLine(text)}>
+                    Make it a line<Hidden>: {text}</Hidden>
+                  </LinkButton>
+                }
+              >
+                <span className="mono small-text soft">{clockWords(start)}</span> {text}
+              </Line>
+            ))}
+          </Lines>
+        </details>
+      )}
+      <details className="mt-2">
+        <summary>Every word that was said</summary>
+        <p className="small-text said-words">
+          {lines.map(({ start, text }, at) => (
+            <span key={`${start} ${text}`} className={read[at] ? 'soft' : undefined}>
+              {text}{' '}
+            </span>
+          ))}
+        </p>
+      </details>
+    </>
   );
 }
 
@@ -170,7 +204,7 @@ export function Overheard({ drafts, walking }: { drafts: readonly Draft[]; walki
             {some.map(({ key, draft, fresh, sure }) => (
               <li key={key} className="small-text">
                 <span className={sure ? 'fw-bold' : undefined}>
-                  {fresh ? understood(fresh, walking.pack.areas) : draft.subject}
+                  {fresh ? keptWords(fresh, draft.words, walking.pack) : draft.subject}
                 </span>
                 {sure ? '' : ' ?'}
               </li>

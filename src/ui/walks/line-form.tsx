@@ -25,17 +25,20 @@ export function understood(fresh: NewObservation, areas: readonly WalkArea[]): s
 export function LineForm({
   area,
   walking,
+  start = '',
   onDone,
   onTell,
 }: {
   area: WalkArea;
   walking: Walking;
+  /** What the line begins with. */
+  start?: string | undefined;
   onDone: () => void;
   onTell: () => void;
 }) {
   const { pack } = walking;
   const { areas } = pack;
-  const [typed, setTyped] = useState('');
+  const [typed, setTyped] = useState(start);
   const [tried, setTried] = useState(false);
   const field = useRef<HTMLInputElement>(null);
   const terms = useMemo(

@@ -28,6 +28,7 @@ export function RecordedLines({ area, walking }: Terms) {
               {line.kind !== 'remaining' && <span className="soft small-text">{KIND_WORDS[line.kind]} </span>}
               {line.text}
               {line.by && <span className="soft small-text"> · {line.by}</span>}
+              {line.filed && <span className="soft small-text"> · written down</span>}
             </span>
             {line.picture && (
               <button
@@ -48,7 +49,7 @@ export function RecordedLines({ area, walking }: Terms) {
             <button
               type="button"
               className="btn btn-link for-thumbs"
-              onClick={() => walking.withdraw(area.id, line.id)}
+              onClick={() => (line.filed ? walking.unput : walking.withdraw)(area.id, line.id)}
             >
               Take back<Hidden> {line.text}</Hidden>
             </button>

@@ -16,11 +16,16 @@ export function StartWalk({
   openWalk,
   kind = 'progress',
   small,
+  words = 'Start a walk',
+  area,
 }: {
   job: string;
   openWalk: string | null;
   kind?: WalkKind;
   small?: boolean;
+  words?: string;
+  /** With which area it opens. */
+  area?: string | undefined;
 }) {
   const router = useRouter();
   const say = useToast();
@@ -36,7 +41,7 @@ export function StartWalk({
     setBusy(true);
     const id = newId();
     const sent = await send(startWalk, { id, job, kind });
-    if (sent.ok) return router.push(routes.walk(id));
+    if (sent.ok) return router.push(routes.walk(id, area));
     const here = sent.problem.code === 'no-connection' ? await beginHere(job, kind) : undefined;
     if (here) return window.location.assign(routes.walk(here));
     say({ text: sent.problem.title });
@@ -44,7 +49,7 @@ export function StartWalk({
   };
   return (
     <Button {...size} className="text-nowrap" disabled={busy} onClick={() => void begin()}>
-      {busy ? 'Starting…' : 'Start a walk'}
+      {busy ? 'Starting…' : words}
     </Button>
   );
 }

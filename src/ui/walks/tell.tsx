@@ -11,7 +11,17 @@ import type { Walking } from './use-walk';
  * Telling a walk: dictate it, or drop what was said as captions or text; what is proposed from it is accepted, put
  * right or dropped.
  */
-export function Tell({ here, walking, onDone }: { here: string; walking: Walking; onDone: () => void }) {
+export function Tell({
+  here,
+  walking,
+  onDone,
+  onLine,
+}: {
+  here: string;
+  walking: Walking;
+  onDone: () => void;
+  onLine: (words: string) => void;
+}) {
   const [problem, setProblem] = useState<string>();
   const drop = async (files: FileList | null): Promise<void> => {
     const list = [...(files ?? [])];
@@ -71,7 +81,7 @@ export function Tell({ here, walking, onDone }: { here: string; walking: Walking
         </button>
       </div>
       {[...walking.pack.narrations].reverse().map((narration: NarrationView) => (
-        <Drafts key={narration.id} narration={narration} walking={walking} />
+        <Drafts key={narration.id} narration={narration} walking={walking} onLine={onLine} />
       ))}
     </div>
   );

@@ -19,6 +19,7 @@ import { Line, Lines } from '../kit/lines';
 
 const WORDS: Record<FiledAs, string> = {
   scope: 'scope',
+  finding: 'finding',
   assumption: 'assumption',
   change: 'change',
   wait: 'wait',

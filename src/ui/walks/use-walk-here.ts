@@ -127,8 +127,8 @@ const addresses = new Map<string, string>();
 /** What waits, as a change of this walk; a picture that was not handed over yet gets an address on this device, once. */
 function pendingOf({ id, command, attached }: Waiting, walk: string): Pending[] {
   if (!isWalkChange(command) || (walkOf(command) ?? walk) !== walk) return [];
-  if (attached?.what !== 'picture') return [command];
+  if (attached?.what !== 'picture') return [{ ...command, command: id }];
   const picture = addresses.get(id) ?? URL.createObjectURL(attached.content);
   addresses.set(id, picture);
-  return [{ ...command, picture }];
+  return [{ ...command, picture, command: id }];
 }

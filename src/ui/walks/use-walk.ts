@@ -1,10 +1,11 @@
 'use client';
 import { useCallback } from 'react';
 import type { PayloadOf } from '@/contract/command';
-import type { CommandType, Input } from '@/contract/commands';
+import type { CommandType, Input, KnownKind } from '@/contract/commands';
 import { closeDownSite } from '@/contract/commands/completion';
 import type { WalkPack } from '@/contract/views/walk';
 import type { NewObservation, RecordedObservation } from '@/core/walks/observation';
+import type { Placed } from '@/core/walks/placing';
 import { useToast } from '../kit/toast';
 import { enqueue, onOutbox, waiting } from '../offline/outbox';
 import { makeCommand, newId } from '../offline/send';
@@ -16,6 +17,12 @@ export interface Walking {
   /** Keeps it on this device, then sends it; says so, with a way back. @returns its id */
   record: (fresh: NewObservation, words: string, picture?: Blob) => string;
   withdraw: (area: string, about: string) => void;
+  /** Keeps what was heard: its records, each in its place at once. @returns takes all of them back */
+  put: (placed: readonly Placed[], words: string, said?: Quote) => () => void;
+  /** Takes back what was put: out of its place, and the record with it. */
+  unput: (area: string, about: string) => void;
+  /** Writes something down that is no record, with a way back; `picture` goes with it. @returns the id of its command */
+  write: (kind: KnownKind, payload: unknown, words: string, picture?: File) => string;
   /** Settles what was believed: sent like a record, in its order. */
   settle: (assumption: string, verdict: 'held' | 'wrong', found: string) => void;
   finishExtra: (extra: string) => void;
@@ -28,31 +35,34 @@ export interface Walking {
   finish: () => Promise<void>;
 }
 
+type Quote = NonNullable<RecordedObservation['said']>;
 type Give = <Type extends CommandType>(
   type: Type,
   payload: Input<Type>,
   attached?: Parameters<typeof enqueue>[1],
-) => void;
+) => string;
 
 /** Puts a command into this device's queue; says so where there is no room left for it. */
 function useGive(): Give {
   const say = useToast();
   return useCallback(
     (type, payload, attached) => {
-      enqueue(makeCommand(type, payload), attached).catch(() =>
+      const command = makeCommand(type, payload);
+      enqueue(command, attached).catch(() =>
         say({ text: 'This device has no room left to keep it. Free some, then record it again.' }),
       );
+      return command.id;
     },
     [say],
   );
 }
 
 /** Recording and taking back what was recorded. */
-function useRecords(walk: string, give: Give): Pick<Walking, 'record' | 'withdraw'> {
+function useRecords(walk: string, give: Give): Pick<Walking, 'record' | 'withdraw' | 'put' | 'unput' | 'write'> {
   const say = useToast();
   const withdraw = useCallback(
-    (area: string, about: string) =>
-      give('observation.record', { observation: { id: newId(), walk, area, kind: 'withdrawal', about } }),
+    (area: string, about: string): void =>
+      void give('observation.record', { observation: { id: newId(), walk, area, kind: 'withdrawal', about } }),
     [give, walk],
   );
   const record = useCallback(
@@ -64,7 +74,38 @@ function useRecords(walk: string, give: Give): Pick<Walking, 'record' | 'withdra
     },
     [give, say, walk, withdraw],
   );
-  return { record, withdraw };
+  const unput = useCallback(
+    (area: string, about: string) => {
+      give('observation.unfile', { about });
+      withdraw(area, about);
+    },
+    [give, withdraw],
+  );
+  const put = useCallback(
+    (placed: readonly Placed[], words: string, said?: Quote) => {
+      const kept = placed.map(({ fresh, placing }) => {
+        const id = record({ ...fresh, ...(said ? { said } : {}) }, '');
+        if (placing) give('observation.file', { about: id, target: newId(), ...placing });
+        return { id, area: fresh.area, placed: placing !== undefined };
+      });
+      const back = (): void => {
+        for (const one of kept) (one.placed ? unput : withdraw)(one.area, one.id);
+      };
+      if (words) say({ text: words, undo: back });
+      return back;
+    },
+    [give, record, say, unput, withdraw],
+  );
+  const write = useCallback(
+    (kind: KnownKind, payload: unknown, words: string, picture?: File) => {
+      const { type } = kind;
+      const id = give(type, payload as never, picture && { what: 'picture', content: picture });
+      if (words) say({ text: words, undo: () => void give('undo', { command: id }) });
+      return id;
+    },
+    [give, say],
+  );
+  return { record, withdraw, put, unput, write };
 }
 
 /** What is settled, told and left on a walk beside its records; all of it goes the way of records. */
@@ -73,7 +114,7 @@ function useActs(
   job: string,
   by: string,
   give: Give,
-): Omit<Walking, 'pack' | 'record' | 'withdraw' | 'finish'> {
+): Omit<Walking, 'pack' | 'record' | 'withdraw' | 'put' | 'unput' | 'write' | 'finish'> {
   const say = useToast();
   const settle = useCallback(
     (id: string, verdict: 'held' | 'wrong', found: string) => {

@@ -9,6 +9,11 @@ import type { WalkKind } from '@/core/walks/observation';
 import { ToastProvider, useToast } from '../kit/toast';
 import { Unsent } from '../offline/unsent';
 import { LineForm } from './line-form';
+import { AddArea } from '../scope/area-making';
+import { DeliveryContext } from '../kit/delivery';
+import { AlsoCalled } from './also-called';
+import { NoArea, useDeliveryHere, useGoTo, VisitAreas } from './visit-areas';
+import { VisitLine } from './visit-line';
 import { MeasureForm } from './measure-form';
 import { AreaBody } from './area-body';
 import { Route } from './route';
@@ -17,13 +22,14 @@ import { useReaderReady } from './use-reader';
 import { useWalk, type Walking as WalkingActs } from './use-walk';
 import type { WalkArea } from '@/contract/views/walk';
 
-type Panel = 'line' | 'measure' | 'route' | 'tell';
+type Panel = 'line' | 'measure' | 'route' | 'tell' | 'area';
 
 /** Full screen: nothing but the area in hand. */
-export function Walk({ pack }: { pack: WalkPack }) {
+/** @param at the area with which it opens */
+export function Walk({ pack, at }: { pack: WalkPack; at?: string | undefined }) {
   return (
     <ToastProvider>
-      <Walking given={pack} />
+      <Walking given={pack} first={at} />
     </ToastProvider>
   );
 }
@@ -145,12 +151,20 @@ function useKeys({
   }, [at, go, onEscape, onPicture, onward, open]);
 }
 
-function Walking({ given }: { given: WalkPack }) {
+function Walking({ given, first }: { given: WalkPack; first: string | undefined }) {
   const router = useRouter();
   const walking = useWalk(given);
   useReaderReady();
   const { pack } = walking;
-  const [at, setAt] = useState(0);
+  const [at, setAt] = useState(() =>
+    Math.max(
+      0,
+      given.areas.findIndex(({ id }) => id === first),
+    ),
+  );
+  const [words, setWords] = useState('');
+  const visits = pack.walk.kind === 'scope';
+  const delivery = useDeliveryHere(walking);
   const [panel, setPanel] = useState<Panel>();
   const [finishing, setFinishing] = useState(false);
   const area = pack.areas[at];
@@ -159,6 +173,7 @@ function Walking({ given }: { given: WalkPack }) {
   const go = useCallback(
     (to: number) => {
       setPanel(undefined);
+      setWords('');
       setAt(Math.max(0, Math.min(pack.areas.length - 1, to)));
       window.scrollTo(0, 0);
     },
@@ -175,13 +190,23 @@ function Walking({ given }: { given: WalkPack }) {
   const open = useCallback((which: Panel) => {
     setPanel(which);
     window.scrollTo(0, 0);
+    if (which === 'line') document.querySelector<HTMLElement>('.visit-line input')?.focus();
   }, []);
+  const openLine = useCallback(
+    (said: string) => {
+      setWords(said);
+      open('line');
+    },
+    [open],
+  );
+  const goTo = useGoTo(pack.areas, go);
   const { input, onPicture } = usePictures(walking.record, area?.id);
   useKeys({ at, go, onPicture, onward, open, onEscape: () => setPanel(undefined) });
 
   return (
-    <div className="walk">
+    <div className={visits ? 'walk walk-visit' : 'walk'}>
       <WalkTop pack={pack} />
+      {visits && <VisitAreas pack={pack} at={at} go={go} onAdd={() => open('area')} />}
       <main className="walk-body">
         {pack.walk.finished && (
           <p className="soft">
@@ -189,10 +214,19 @@ function Walking({ given }: { given: WalkPack }) {
             <Link href={routes.review(pack.job.id, pack.walk.id)}>To its review</Link>
           </p>
         )}
-        {!area && (
-          <p>
-            This job has no areas yet. <Link href={routes.areas(pack.job.id)}>Set them out first.</Link>
-          </p>
+        {!area && panel !== 'area' && <NoArea pack={pack} visits={visits} onAdd={() => open('area')} />}
+        {panel === 'area' && (
+          <DeliveryContext value={delivery}>
+            <h1>Another area</h1>
+            <AddArea
+              job={pack.job.id}
+              levels={pack.levels}
+              onDone={(id) => {
+                setPanel(undefined);
+                if (id) goTo(id);
+              }}
+            />
+          </DeliveryContext>
         )}
         {area && panel === 'route' && (
           <Route
@@ -204,8 +238,8 @@ function Walking({ given }: { given: WalkPack }) {
             onFinish={() => void finish()}
           />
         )}
-        {area && panel !== 'route' && (
-          <>
+        {area && panel !== 'route' && panel !== 'area' && (
+          <DeliveryContext value={delivery}>
             <div className="d-flex align-items-baseline justify-content-between gap-2">
               <h1>{area.name}</h1>
               <button type="button" className="btn btn-link p-0 text-nowrap" onClick={() => setPanel('route')}>
@@ -215,9 +249,20 @@ function Walking({ given }: { given: WalkPack }) {
             <p className="soft small-text mb-0">
               {pack.walk.kind} walk · {ASKS[pack.walk.kind]}
             </p>
-            {panel === 'line' && (
+            <AlsoCalled area={area} walking={walking} />
+            {visits && panel !== 'tell' && (
+              <VisitLine
+                key={`line ${area.id} ${words}`}
+                area={area}
+                walking={walking}
+                start={words}
+                onTell={() => open('tell')}
+              />
+            )}
+            {panel === 'line' && !visits && (
               <LineForm
-                key={`line ${area.id}`}
+                key={`line ${area.id} ${words}`}
+                start={words}
                 area={area}
                 walking={walking}
                 onDone={() => setPanel(undefined)}
@@ -234,7 +279,7 @@ function Walking({ given }: { given: WalkPack }) {
               />
             )}
             {panel === 'tell' ? (
-              <Tell here={area.id} walking={walking} onDone={() => setPanel(undefined)} />
+              <Tell here={area.id} walking={walking} onDone={() => setPanel(undefined)} onLine={openLine} />
             ) : (
               <AreaBody
                 key={`area ${area.id}`}
@@ -244,7 +289,7 @@ function Walking({ given }: { given: WalkPack }) {
                 onPicture={onPicture}
               />
             )}
-          </>
+          </DeliveryContext>
         )}
         {input}
       </main>
@@ -268,7 +313,7 @@ function WalkTop({ pack }: { pack: WalkPack }) {
   return (
     <header className="walk-top">
       <Link
-        href={routes.rooms(pack.job.id)}
+        href={pack.walk.kind === 'scope' ? routes.scope(pack.job.id) : routes.rooms(pack.job.id)}
         aria-label={`Leave the walk, back to ${pack.job.name}; it can be gone on with`}
       >
         ‹ {pack.job.name}

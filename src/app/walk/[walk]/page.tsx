@@ -6,8 +6,14 @@ import '../../../ui/look/office.scss';
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Walk' };
 
-export default async function WalkPage({ params }: { params: Promise<{ walk: string }> }) {
+interface Terms {
+  params: Promise<{ walk: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export default async function WalkPage({ params, searchParams }: Terms) {
   const { walk } = await params;
+  const { area } = await searchParams;
   const { view } = await shown('person', (installation) => walkPack(installation, walk));
-  return <Walk pack={view} />;
+  return <Walk pack={view} at={typeof area === 'string' ? area : undefined} />;
 }
