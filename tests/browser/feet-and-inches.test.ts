@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import { choose, click, DESK, PHONE, press, seesText, textFits, visit, shownLink } from '../support/browser';
+import { choose, click, DESK, PHONE, press, seesText, sent, textFits, visit, shownLink } from '../support/browser';
 import { fillAll, fillIn, tick } from '../support/forms';
 import { foundFirm } from '../support/found-firm';
 import { sendStatement } from '../support/statement';
@@ -24,11 +24,11 @@ const WALLS: readonly (readonly [string, string])[] = [
 
 /** Keeps one line of the first visit, once what was understood of it stands beneath it. */
 async function say(page: Page, line: string, understood: RegExp): Promise<void> {
-  await fillIn(page, '#scope-line', line);
+  await fillIn(page, '#line', line);
   await textFits(page, understood);
   await page.keyboard.press('Enter');
   await seesText(page, 'Saved: ');
-  await page.waitForFunction(() => document.querySelector<HTMLInputElement>('#scope-line')?.value === '');
+  await page.waitForFunction(() => document.querySelector<HTMLInputElement>('#line')?.value === '');
 }
 
 describe('a job in feet and inches', () => {
@@ -78,20 +78,22 @@ describe('a job in feet and inches', () => {
 
     // What is agreed, with commas, feet by feet and squares; an unclear comma is asked back.
     await page.goto(`${on.server.url}${job}/scope/visit`);
+    await press(page, 'Begin the first visit');
     await say(page, 'strip the siding 2,500 sq ft', /2500 sq ft/);
     await say(page, "board the far wall 48' x 8'", /384 sq ft/);
     await say(page, 'not: the gutters', /gutters/);
     await say(page, 'live: the phone line', /phone line/);
     await say(page, 'protect: the oak stair with boards', /with boards/);
-    await fillIn(page, '#scope-line', 'dig the trench 1,250 m');
+    await fillIn(page, '#line', 'dig the trench 1,250 m');
     await press(page, 'Save');
     await seesText(page, '1.25');
-    await fillIn(page, '#scope-line', '');
+    await fillIn(page, '#line', '');
     await press(page, 'installer’s call on site');
     await fillAll(page, { subject: 'the stop valve' });
     await fillIn(page, '[name="options"], #field-options', 'beside the yard door\nunder the stair');
     await press(page, 'Save');
-    await seesText(page, 'the stop valve: beside the yard door or under the stair');
+    await seesText(page, 'The stop valve: beside the yard door or under the stair');
+    await sent(page);
 
     // Made, sent, agreed on a phone.
     const { client } = await sendStatement(on, page, job);
@@ -103,6 +105,7 @@ describe('a job in feet and inches', () => {
     // What is added later is told apart.
     await page.goto(`${on.server.url}${job}/scope/visit`);
     await say(page, 'paint the far wall', /far wall/);
+    await sent(page);
     await page.goto(`${on.server.url}${job}/scope`);
     await seesText(page, 'added since the agreement');
 

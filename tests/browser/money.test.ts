@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import { choose, DESK, press, seesText, textFits, visit } from '../support/browser';
+import { choose, DESK, press, seesText, sent, textFits, visit } from '../support/browser';
 import { fillAll, fillIn, tick } from '../support/forms';
 import { foundFirm } from '../support/found-firm';
 import { sendStatement } from '../support/statement';
@@ -132,10 +132,12 @@ describe('money from an empty house', () => {
 
     // An allowance that is overrun: it is held against what was chosen, and the client pays what is above.
     await page.goto(`${on.server.url}${job}/scope/visit`);
+    await press(page, 'Begin the first visit');
     await press(page, 'allowance');
     await fillAll(page, { subject: 'handles', quantity: '10', unit: 'pieces', unitPrice: '12' });
     await press(page, 'Save');
     await seesText(page, 'pieces of handles');
+    await sent(page);
     await page.goto(`${on.server.url}${job}/selections`);
     await press(page, 'Add a selection');
     await choose(page, 'area', await optionOf(page, 'area', 'Kitchen'));
@@ -167,6 +169,8 @@ describe('money from an empty house', () => {
     });
     await press(page, 'Save');
     await seesText(page, 'the floor is sound');
+    await sent(page);
+    await page.goto(`${on.server.url}${job}/scope`);
     await press(page, 'Settle: the floor is sound');
     await fillIn(page, '[name="found"]', 'eaten by worm');
     await press(page, 'It is wrong');

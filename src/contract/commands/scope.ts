@@ -103,7 +103,14 @@ const findingFields = {
   place: field.optionalLine('the place').default(''),
   cause: field.optionalLine('the cause').default(''),
   remedy: field.optionalLine('what is done about it').default(''),
-  allowed: field.amount('what is allowed for', 100_000),
+  allowed: field
+    .amount('what is allowed for', 100_000)
+    .test(
+      'seen',
+      'More is allowed for than was seen; allow for at most what is there.',
+      (allowed, { parent }: { parent: { quantity?: number | null } }) =>
+        typeof allowed !== 'number' || typeof parent.quantity !== 'number' || allowed <= parent.quantity,
+    ),
   unitPrice: field.money('the price of one'),
   leadDays: field.optionalWhole('the days it takes', 0, 730),
   picture: field.picture(),

@@ -168,7 +168,7 @@ const assumed = (area: WalkArea, id: string, text: string, fallback: string): Wa
 
 /** An area as it is met on the visit: nothing is known of it yet but its name. */
 const bareArea = (id: string, name: string, kind: AreaKind, place: string): WalkArea => ({
-  ...{ id: id as WalkArea['id'], name, kind, place, called: [], steps: [], open: [], selections: [] },
+  ...{ id: id, name, kind, place, called: [], steps: [], open: [], selections: [] },
   ...{ assumptions: [], extras: [], checks: [], closed: false, standpoints: [], drawn: [], walls: [] },
   ...{ accepted: null, recorded: [] },
   ...nothingSaid(),

@@ -8,7 +8,7 @@ import { STANCES } from '../sites/area';
 import type { NewObservation } from './observation';
 
 /** Where a record of a first visit goes at once, and as what. */
-export type Placing =
+type Placing =
   | { filedAs: 'scope'; line: ScopeDraft }
   | { filedAs: 'finding'; finding: { kind: FindingKind; subject: string; place: string } }
   | { filedAs: 'assumption' | 'selection' };

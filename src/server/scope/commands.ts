@@ -55,12 +55,6 @@ type FindingFields = Omit<InferType<typeof addFinding.schema>, 'id' | 'job'>;
 
 function findingValues(context: CommandContext, job: string, finding: FindingFields) {
   if (finding.area) requireAreaOf(context, job, finding.area);
-  if (finding.allowed !== undefined && finding.quantity !== undefined && finding.allowed > finding.quantity)
-    throw unprocessable(
-      'allowed-too-much',
-      'More is allowed for than was seen; allow for at most what is there.',
-      'allowed',
-    );
   if (finding.picture) requireRow(context, 'picture', finding.picture, 'picture');
   return {
     area: orNull(finding.area),

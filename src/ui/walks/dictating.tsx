@@ -18,7 +18,7 @@ interface Now {
 }
 
 /** Somebody talks: the room stands large, one tap says that from here on it is another, and what is heard gathers under it. */
-function useDictating(here: string, walking: Walking) {
+function useDictating(here: string | undefined, walking: Walking) {
   const { areas, demo } = walking.pack;
   const start = areas.find((area) => area.id === here)?.name ?? null;
   const [now, setNow] = useState<Now>();
@@ -66,7 +66,7 @@ function useDictating(here: string, walking: Walking) {
   return { now, problem, begin, stand, stop: () => stop.current?.() };
 }
 
-export function Dictating({ here, walking }: { here: string; walking: Walking }) {
+export function Dictating({ here, walking }: { here?: string; walking: Walking }) {
   const { areas, demo } = walking.pack;
   const { now, problem, begin, stand, stop } = useDictating(here, walking);
   const [hears, setHears] = useState(demo);

@@ -21,21 +21,16 @@ export function understood(fresh: NewObservation, areas: readonly WalkArea[]): s
   return `${KIND_WORDS[fresh.kind]}: ${recordWords(fresh)}`;
 }
 
-/** One line, one record, shown as it is understood while it is typed; the signs stand beneath for thumbs. */
-export function LineForm({
-  area,
-  walking,
-  start = '',
-  onDone,
-  onTell,
-}: {
+export interface LineTerms {
   area: WalkArea;
   walking: Walking;
   /** What the line begins with. */
-  start?: string | undefined;
-  onDone: () => void;
+  start?: string;
   onTell: () => void;
-}) {
+}
+
+/** One line, one record, shown as it is understood while it is typed; the signs stand beneath for thumbs. */
+export function LineForm({ area, walking, start = '', onDone, onTell }: LineTerms & { onDone: () => void }) {
   const { pack } = walking;
   const { areas } = pack;
   const [typed, setTyped] = useState(start);

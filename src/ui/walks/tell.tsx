@@ -5,6 +5,7 @@ import type { NarrationView } from '@/contract/views/walk';
 import { readCaptions } from '@/core/narration/captions';
 import { Dictating } from './dictating';
 import { Drafts } from './drafts';
+import { RoomsNamed } from './rooms-named';
 import type { Walking } from './use-walk';
 
 /**
@@ -17,7 +18,8 @@ export function Tell({
   onDone,
   onLine,
 }: {
-  here: string;
+  /** Where one stands; nowhere while a job has no areas. */
+  here?: string;
   walking: Walking;
   onDone: () => void;
   onLine: (words: string) => void;
@@ -45,7 +47,7 @@ export function Tell({
   };
   return (
     <div className="form-panel">
-      <Dictating here={here} walking={walking} />
+      <Dictating {...(here ? { here } : {})} walking={walking} />
       <div
         className="tell-drop mt-2"
         onDragOver={(event) => event.preventDefault()}
@@ -80,6 +82,7 @@ export function Tell({
           Close
         </button>
       </div>
+      {walking.pack.walk.kind === 'scope' && <RoomsNamed walking={walking} />}
       {[...walking.pack.narrations].reverse().map((narration: NarrationView) => (
         <Drafts key={narration.id} narration={narration} walking={walking} onLine={onLine} />
       ))}

@@ -96,13 +96,29 @@ export function VisitAreas({ pack, at, go, onAdd }: Terms) {
   );
 }
 
-/** A walk of a job without areas: a first visit makes them as they are met. */
-export const NoArea = ({ pack, visits, onAdd }: { pack: WalkPack; visits: boolean; onAdd: () => void }) =>
+/** A walk of a job without areas: a first visit makes them as they are met, or hears of them. */
+export const NoArea = ({
+  pack,
+  visits,
+  open,
+}: {
+  pack: WalkPack;
+  visits: boolean;
+  open: (which: 'area' | 'tell') => void;
+}) =>
   visits ? (
     <>
       <h1>The first visit</h1>
-      <p className="mt-2">No area yet. Begin with the first outside face as you come up to the house.</p>
-      <Button onClick={onAdd}>The first area</Button>
+      <p className="mt-2">
+        No area yet. Begin with the first outside face as you come up to the house, or tell the walk: the rooms you name
+        are offered as areas.
+      </p>
+      <div className="actions">
+        <Button onClick={() => open('area')}>The first area</Button>
+        <Button variant="outline-secondary" onClick={() => open('tell')}>
+          Tell it
+        </Button>
+      </div>
     </>
   ) : (
     <p>

@@ -8,7 +8,6 @@ import type { WalkArea } from '@/contract/views/walk';
 import { isEmptyBrief, type BriefLine } from '@/core/scope/brief';
 import type { SaidHere } from '@/core/walks/walk-screen';
 import { ABOUT_ALL, FINDING_KINDS, type FindingKind } from '@/core/scope/finding';
-import type { Phase } from '@/core/sequence/phases';
 import { capital } from '@/core/words/letters';
 import { Hidden } from '../kit/hidden';
 import { Line, Lines } from '../kit/lines';
@@ -59,7 +58,14 @@ export function VisitHere({ area, walking, choose }: Terms) {
         brief={said.brief}
         beside={beside}
         under={({ id }) => said.gaps[id] && <div className="small-text soon">{said.gaps[id]}</div>}
-        {...(choose ? { choose } : {})}
+        choose={(choice) => (
+          <>
+            {choose?.(choice)}
+            <LinkButton className="no-print" onClick={() => remove('finding', choice.id, choice.subject)}>
+              Remove<Hidden> {choice.subject}</Hidden>
+            </LinkButton>
+          </>
+        )}
       />
       {said.forOffice.length > 0 && (
         <Lines>
@@ -127,16 +133,11 @@ export function VisitHere({ area, walking, choose }: Terms) {
         )}
         {open?.form === 'everything' && <EverythingExcept job={job.id} area={area} onDone={close} />}
         {open?.form === 'assumption' && (
-          <AssumptionForm job={job.id} area={area.id} phases={area.steps as Step[]} onDone={close} />
+          <AssumptionForm job={job.id} area={area.id} phases={area.steps} onDone={close} />
         )}
       </SidePanel>
     </>
   );
-}
-
-interface Step {
-  phase: Phase;
-  label: string;
 }
 
 /** What is believed here and not seen. */

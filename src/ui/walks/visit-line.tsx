@@ -13,7 +13,7 @@ import { readLines, SIGNS, startsWithSign } from '@/core/walks/shorthand';
 import { InclusionIcon } from '../kit/inclusion-icon';
 import { StateIcon } from '../kit/state-icon';
 import { newId } from '../offline/send';
-import { understood } from './line-form';
+import { understood, type LineTerms } from './line-form';
 import type { Walking } from './use-walk';
 
 type Read = { line: ScopeDraft; area: WalkArea } | { records: NewObservation[] } | { problem: string } | undefined;
@@ -45,17 +45,7 @@ function useVisitLine(typed: string, area: WalkArea, { pack }: Walking, example:
 }
 
 /** One line, read while it is typed: what it will be stands beneath it. */
-export function VisitLine({
-  area,
-  walking,
-  start = '',
-  onTell,
-}: {
-  area: WalkArea;
-  walking: Walking;
-  start?: string | undefined;
-  onTell: () => void;
-}) {
+export function VisitLine({ area, walking, start = '', onTell }: LineTerms) {
   const example = walking.pack.job.units === 'metric' ? 'strip the boards 46 m²' : 'strip the boards 500 sq ft';
   const [typed, setTyped] = useState(start);
   const [tried, setTried] = useState(false);

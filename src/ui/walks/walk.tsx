@@ -156,12 +156,7 @@ function Walking({ given, first }: { given: WalkPack; first: string | undefined 
   const walking = useWalk(given);
   useReaderReady();
   const { pack } = walking;
-  const [at, setAt] = useState(() =>
-    Math.max(
-      0,
-      given.areas.findIndex(({ id }) => id === first),
-    ),
-  );
+  const [at, setAt] = useState(() => atFirst(given, first));
   const [words, setWords] = useState('');
   const visits = pack.walk.kind === 'scope';
   const delivery = useDeliveryHere(walking);
@@ -214,18 +209,11 @@ function Walking({ given, first }: { given: WalkPack; first: string | undefined 
             <Link href={routes.review(pack.job.id, pack.walk.id)}>To its review</Link>
           </p>
         )}
-        {!area && panel !== 'area' && <NoArea pack={pack} visits={visits} onAdd={() => open('area')} />}
+        {!area && panel === undefined && <NoArea {...{ pack, visits, open }} />}
         {panel === 'area' && (
           <DeliveryContext value={delivery}>
             <h1>Another area</h1>
-            <AddArea
-              job={pack.job.id}
-              levels={pack.levels}
-              onDone={(id) => {
-                setPanel(undefined);
-                if (id) goTo(id);
-              }}
-            />
+            <AddArea job={pack.job.id} levels={pack.levels} onDone={(id) => (id ? goTo(id) : setPanel(undefined))} />
           </DeliveryContext>
         )}
         {area && panel === 'route' && (
@@ -246,51 +234,13 @@ function Walking({ given, first }: { given: WalkPack; first: string | undefined 
                 {at + 1} of {pack.areas.length} · {area.place}
               </button>
             </div>
-            <p className="soft small-text mb-0">
-              {pack.walk.kind} walk · {ASKS[pack.walk.kind]}
-            </p>
-            <AlsoCalled area={area} walking={walking} />
-            {visits && panel !== 'tell' && (
-              <VisitLine
-                key={`line ${area.id} ${words}`}
-                area={area}
-                walking={walking}
-                start={words}
-                onTell={() => open('tell')}
-              />
-            )}
-            {panel === 'line' && !visits && (
-              <LineForm
-                key={`line ${area.id} ${words}`}
-                start={words}
-                area={area}
-                walking={walking}
-                onDone={() => setPanel(undefined)}
-                onTell={() => open('tell')}
-              />
-            )}
-            {panel === 'measure' && (
-              <MeasureForm
-                key={`measure ${area.id}`}
-                area={area}
-                units={pack.job.units}
-                walking={walking}
-                onDone={() => setPanel(undefined)}
-              />
-            )}
-            {panel === 'tell' ? (
-              <Tell here={area.id} walking={walking} onDone={() => setPanel(undefined)} onLine={openLine} />
-            ) : (
-              <AreaBody
-                key={`area ${area.id}`}
-                area={area}
-                walking={walking}
-                kind={pack.walk.kind}
-                onPicture={onPicture}
-              />
-            )}
+            <AreaInHand
+              {...{ area, walking, panel, words, onPicture, open, openLine }}
+              close={() => setPanel(undefined)}
+            />
           </DeliveryContext>
         )}
+        {!area && panel === 'tell' && <Tell walking={walking} onDone={() => setPanel(undefined)} onLine={openLine} />}
         {input}
       </main>
       {area && (
@@ -305,6 +255,51 @@ function Walking({ given, first }: { given: WalkPack; first: string | undefined 
         />
       )}
     </div>
+  );
+}
+
+/** Where the walk opens: at the area that was asked for, else at its first. */
+const atFirst = ({ areas }: WalkPack, first: string | undefined): number =>
+  Math.max(
+    0,
+    areas.findIndex(({ id }) => id === first),
+  );
+
+interface InHand {
+  area: WalkArea;
+  walking: WalkingActs;
+  panel: Panel | undefined;
+  /** What a line begins with. */
+  words: string;
+  onPicture: (spot?: string) => void;
+  open: (which: Panel) => void;
+  openLine: (words: string) => void;
+  close: () => void;
+}
+
+/** The area in hand: what is just being recorded of it, and under it what it asks for. */
+function AreaInHand({ area, walking, panel, words, onPicture, open, openLine, close }: InHand) {
+  const { walk, job } = walking.pack;
+  const visits = walk.kind === 'scope';
+  const line = { start: words, area, walking, onTell: () => open('tell') };
+  const key = `line ${area.id} ${words}`;
+  return (
+    <>
+      <p className="soft small-text mb-0">
+        {walk.kind} walk · {ASKS[walk.kind]}
+      </p>
+      <AlsoCalled key={`called ${area.id}`} area={area} walking={walking} />
+      {visits && panel !== 'tell' && <VisitLine key={key} {...line} />}
+      {panel === 'line' && !visits && <LineForm key={key} {...line} onDone={close} />}
+      {panel === 'measure' && (
+        <MeasureForm key={`measure ${area.id}`} area={area} units={job.units} walking={walking} onDone={close} />
+      )}
+      {panel === 'tell' ? (
+        <Tell here={area.id} walking={walking} onDone={close} onLine={openLine} />
+      ) : (
+        <AreaBody key={`area ${area.id}`} area={area} walking={walking} kind={walk.kind} onPicture={onPicture} />
+      )}
+    </>
   );
 }
 
