@@ -229,6 +229,11 @@ export const GIVEN: Record<string, Given> = {
     expected: { name: 'Nursery', works: '["floor"]' },
     plans: true,
   },
+  'area.call': {
+    payload: { id: areaOf('children'), name: 'the bunk room' },
+    leaves: (installation) => row(installation, 'area', areaOf('children')),
+    expected: { called: 'the bunk room' },
+  },
   'area.merge': {
     payload: (installation) => ({
       from: areaOf('children'),

@@ -179,7 +179,10 @@ function areasAdded<Screen extends WalkScreen>(
   { job, levels, areas }: Extract<VisitChange, { type: 'areas.add' }>['payload'],
 ): Screen {
   if (job !== screen.job.id) return screen;
-  const all = [...screen.levels, ...levels.filter(({ id }) => !screen.levels.some((level) => level.id === id))];
+  const all = [
+    ...screen.levels,
+    ...levels.flatMap(({ id, name }) => (screen.levels.some((level) => level.id === id) ? [] : [{ id, name }])),
+  ];
   const known = new Set<string>(screen.areas.map(({ id }) => id));
   const fresh = areas
     .filter(({ id }) => !known.has(id))
