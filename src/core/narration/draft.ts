@@ -67,6 +67,13 @@ export interface Draft extends Reading {
 const NAMED = 150;
 const wordsIn = (text: string): string[] => text.toLowerCase().match(/[\p{L}\p{N}']+/gu) ?? [];
 
+/** Words that say nothing by themselves: what is left over of a line with these alone was no fact. */
+const SMALL = new Set(
+  (
+    'okay ok so and then now well oh right alright the a an in on at to of here this that is it up down out back next into ' +
+    'over i we you all guys'
+  ).split(' '),
+);
 /**
  * A name for each draft of a narration: its kind and second, and its words. What was settled is known again by the words
  * (`isSettled`), so that a reader that hears better does not ask anew.
@@ -82,7 +89,14 @@ export function draftKeys(drafts: readonly Draft[]): string[] {
 }
 
 const secondIn = (key: string): number => Number(/@([\d.]+)/.exec(key)?.[1] ?? 0);
-const saidIn = (key: string): string[] => key.split(' ').slice(1);
+/** The words that say something, each once: “the” in two drafts makes them no closer. */
+const saidIn = (key: string): ReadonlySet<string> =>
+  new Set(
+    key
+      .split(' ')
+      .slice(1)
+      .filter((word) => !SMALL.has(word)),
+  );
 /** The same words may be said twice on a walk, not within a minute. */
 const NEAR = 60;
 
@@ -92,11 +106,29 @@ export function isSettled(key: string, settled: readonly string[]): boolean {
   return settled.some((other) => {
     if (other === key || key.startsWith(`${other} `)) return true;
     const said = saidIn(other);
-    const fewer = Math.min(own.length, said.length);
-    if (fewer < 3 || Math.abs(secondIn(key) - secondIn(other)) > NEAR) return false;
-    const words = new Set(said);
-    return own.filter((word) => words.has(word)).length >= 0.6 * fewer && own.length <= 3 * said.length;
+    const fewer = Math.min(own.size, said.size);
+    if (fewer < 2 || Math.abs(secondIn(key) - secondIn(other)) > NEAR) return false;
+    return [...own].filter((word) => said.has(word)).length >= 0.6 * fewer && own.size <= 3 * said.size;
   });
+}
+
+/** So many words that say something make a line worth a look. */
+const SOME = 3;
+
+/**
+ * Lines in which something was said that no draft was read from: they are shown, so that nothing said is lost.
+ * @param names what areas are called: a line that only names where one goes has its place
+ */
+export function unplaced<Line extends { start: number; end: number; text: string }>(
+  lines: readonly Line[],
+  drafts: readonly Draft[],
+  names: readonly string[],
+): Line[] {
+  const known = new Set(names.flatMap(wordsIn));
+  const read = isRead(lines, drafts);
+  return lines.filter(
+    ({ text }, at) => !read[at] && wordsIn(text).filter((word) => !SMALL.has(word) && !known.has(word)).length >= SOME,
+  );
 }
 
 /**

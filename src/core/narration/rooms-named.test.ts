@@ -24,7 +24,13 @@ describe('rooms that were named', () => {
     ).toEqual([]);
   });
 
+  it('are only those that somebody comes to', () => {
+    expect(said('Strip the stairs. She would rather have the pantry. Goes back. Dining room.')).toEqual([
+      'Dining room, room',
+    ]);
+  });
+
   it('are one where only one of them is told apart', () => {
-    expect(said('Front bedroom. In the bedroom two windows.')).toEqual(['Front bedroom, room']);
+    expect(said('Front bedroom. Now in the bedroom two windows.')).toEqual(['Front bedroom, room']);
   });
 });

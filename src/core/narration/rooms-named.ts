@@ -9,6 +9,22 @@ const USUAL: Readonly<Record<string, AreaKind>> = {
   scullery: 'room',
   pantry: 'room',
   'dining room': 'room',
+  'dining nook': 'room',
+  nook: 'room',
+  'breakfast room': 'room',
+  'great room': 'room',
+  'garden room': 'room',
+  sunroom: 'room',
+  conservatory: 'room',
+  'powder bath': 'wet',
+  'half bath': 'wet',
+  'crawl space': 'room',
+  deck: 'ground',
+  patio: 'ground',
+  terrace: 'ground',
+  balcony: 'face',
+  backyard: 'ground',
+  courtyard: 'ground',
   'living room': 'room',
   'sitting room': 'room',
   'front room': 'room',
@@ -65,6 +81,17 @@ const WHICH = new Set(
     'lower'
   ).split(' '),
 );
+/** What stands before a name where somebody comes to a place; “strip the stairs” is none. */
+const COMING = new Set(
+  (
+    'the a in into to at on up down out over through round around back next now okay ok so and then right this is here ' +
+    "here's we're come coming going go start starting begin with inside outside upstairs downstairs first last well so " +
+    's are on past'
+  ).split(' '),
+);
+/** So many words are looked at before a name, and such a silence begins anew. s */
+const BEFORE = 4;
+const SILENCE = 0.5;
 const LONGEST = 2;
 
 const titled = (name: string): string => name.slice(0, 1).toUpperCase() + name.slice(1);
@@ -81,18 +108,29 @@ export interface RoomNamed {
  * of a house from nothing its areas come from what is told.
  */
 export function roomsNamed(cues: readonly Cue[], areas: readonly NamedArea[]): RoomNamed[] {
-  const words = wordsOf(cues).map(({ text }) => text);
+  const words = wordsOf(cues);
+  const textAt = (at: number): string => words[at]?.text ?? '';
+  /** Whether a sentence begins at a word, as far as that was said or heard. */
+  const begins = (at: number): boolean => (words[at - 1]?.stop ?? '.') !== '' || (words[at]?.gap ?? 0) > SILENCE;
+  /** Whether somebody comes to what is named at a word: only words of going stand before it. */
+  const comesTo = (at: number): boolean => {
+    for (let from = at; from > at - BEFORE; from--) {
+      if (begins(from)) return true;
+      if (!COMING.has(textAt(from - 1))) return false;
+    }
+    return true;
+  };
   const known = areas.flatMap(({ name, synonyms }) => [name, ...synonyms]).map((name) => name.toLowerCase());
   const found = new Map<string, RoomNamed>();
   for (let at = 0; at < words.length; at++) {
     for (let length = LONGEST; length > 0; length--) {
-      const thing = words.slice(at, at + length).join(' ');
+      const thing = Array.from({ length }, (_, on) => textAt(at + on)).join(' ');
       const kind = USUAL[thing];
       if (!kind) continue;
-      const which = words[at - 1] ?? '';
-      const name = WHICH.has(which) ? `${which} ${thing}` : thing;
+      const isTold = WHICH.has(textAt(at - 1)) && !begins(at);
+      const name = isTold ? `${textAt(at - 1)} ${thing}` : thing;
       const isKnown = known.some((other) => other === name || other.includes(name) || name.includes(other));
-      if (!isKnown) {
+      if (!isKnown && comesTo(isTold ? at - 1 : at)) {
         const before = found.get(name);
         found.set(name, { name: titled(name), kind, times: (before?.times ?? 0) + 1 });
       }

@@ -14,6 +14,10 @@ describe('a length in speech', () => {
     ['thirty inches', 762],
     ['6ft 8', 2032],
     ['12"', 304.8],
+    ['ten ten', 130 * 25.4],
+    ['six four', 76 * 25.4],
+    ['eleven ten and a half', 142.5 * 25.4],
+    ['thirty six and a half', 36.5 * 25.4],
   ])('in feet: “%s” is %s mm', (text, length) => {
     expect(mm(text, false)).toBeCloseTo(length, 6);
   });

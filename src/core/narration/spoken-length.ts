@@ -81,6 +81,8 @@ export function lengthAt(
   if (/^(?:square|cubic|percent|%|by)$/.test(unit) && !after && unit !== 'by') return undefined;
   // A part alone is how far something is, not how long.
   if (number.fraction && value < 1) return undefined;
+  const inFeet = !metricWalk && number.pairs ? feetFirst(words, at) : undefined;
+  if (inFeet) return inFeet;
   if (number.fraction && !metricWalk) return inches(at, to, value);
   if (after?.metres && value < 1000)
     return { ...metric(at, to, number.pairs || value >= 100 ? value * 10 : value * 1000), metres: true };
@@ -92,6 +94,18 @@ export function lengthAt(
       number.pairs || (value >= 100 && value % 10 === 0),
     );
   return { ...inches(at, to, value), sure: number.fraction };
+}
+
+/** The builder’s short way with feet: `ten ten` is 10' 10", `six four` 6' 4", `eleven ten and a half` 11' 10 1/2". */
+function feetFirst(words: readonly string[], at: number): SpokenLength | undefined {
+  for (const length of [2, 1]) {
+    const feet = numberAt(words.slice(at, at + length), 0);
+    if (feet?.to !== length || feet.pairs || feet.fraction || feet.value > 99) continue;
+    const rest = numberAt(words, at + length);
+    if (!rest || rest.pairs || rest.value >= 12) continue;
+    return inches(at, rest.to, feet.value * 12 + rest.value);
+  }
+  return undefined;
 }
 
 /** `five foot two`, `five foot eleven and a half`, `five foot`. */

@@ -36,7 +36,7 @@ export interface AmountSaid {
 
 type Number = NonNullable<ReturnType<typeof numberAt>>;
 
-/** An area, a volume or packs; a length only where it is “of” something, else it is a size. */
+/** An area, a volume or packs; a length only where it is “of” something or “about” so much, else it is a size. */
 function measured(
   thing: readonly SaidWord[],
   words: readonly string[],
@@ -45,7 +45,8 @@ function measured(
 ): AmountSaid | undefined {
   const one = words[number.to] ?? '';
   const two = words[number.to + 1] ?? '';
-  const unit = UNITS[`${one} ${two}`] ?? UNITS[one] ?? (two === 'of' ? LENGTHS[one] : undefined);
+  const isAmount = two === 'of' || /^(?:about|around|roughly|maybe|say|it)$/.test(words[at - 1] ?? '');
+  const unit = UNITS[`${one} ${two}`] ?? UNITS[one] ?? (isAmount ? LENGTHS[one] : undefined);
   if (unit === undefined) return undefined;
   let from = at;
   let to = number.to + (UNITS[one] || LENGTHS[one] ? 1 : 2);

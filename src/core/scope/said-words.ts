@@ -37,7 +37,7 @@ const FILLERS = of(
 );
 const LEADS = of(
   'will would are am is be have has had do does did going gonna fixing want wants wanted need needs got gotta like to ' +
-    "let's lets can could should must might may having getting get gets there's there",
+    "let's lets can could should must might may having getting get gets there's there still",
 );
 const PEOPLE = of("we i they he she you y'all them");
 

@@ -48,7 +48,11 @@ function spareInFront(said: readonly SaidWord[]): SaidWord[] | undefined {
   const person = said.findIndex(({ word }, at) => at > 0 && isPerson(word));
   const end = Math.min(before?.thing.length ?? Infinity, person === -1 ? Infinity : person);
   if (end === Infinity || end === 0) return undefined;
-  const thing = before?.thing.length === end ? before.thing : said.slice(0, end);
+  const whole = before?.thing.length === end ? before.thing : said.slice(0, end);
+  // “The floor is good, so it gets covered”: what comes after the stop speaks of it once more.
+  const stop = whole.findIndex((one) => one.stop !== '');
+  const goesOn = stop !== -1 && /^(?:so|and|but|because|that|it)$/.test(whole[stop + 1]?.word ?? '');
+  const thing = goesOn ? whole.slice(0, stop + 1) : whole;
   if (!isPronoun(thing)) return thing;
   const is = toStop(said.slice(before?.at ?? end));
   return /^(?:their|the|his|her|our|an?)$/.test(is[0]?.word ?? '') ? is : undefined;

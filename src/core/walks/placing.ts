@@ -3,8 +3,9 @@ import { partySaid } from '../narration/fields-said';
 import { lineText } from '../scope/brief';
 import { FINDING_KINDS, type FindingKind } from '../scope/finding';
 import { linesSaid } from '../scope/lines-said';
+import { saidText, saidWords, startOf } from '../scope/said-words';
 import type { ScopeDraft } from '../scope/scope-line';
-import { STANCES } from '../sites/area';
+import { STANCES, type Inclusion } from '../sites/area';
 import type { NewObservation } from './observation';
 
 /** Where a record of a first visit goes at once, and as what. */
@@ -57,30 +58,61 @@ const PARTIES: Readonly<Partial<Record<ReturnType<typeof partySaid>, string>>> =
 };
 
 /** An approval that is waited for, from whom where that was said. */
-function approval(text: string): Placing {
-  const place = PARTIES[partySaid(text)] ?? '';
-  return { filedAs: 'finding', finding: { kind: 'approval', subject: text.slice(0, 120), place } };
+function approval(words: string): Placing {
+  const place = PARTIES[partySaid(words)] ?? '';
+  return { filedAs: 'finding', finding: { kind: 'approval', subject: thingSaid(words), place } };
 }
 
-const finding = (kind: FindingKind | undefined, text: string): Placing | undefined =>
-  kind && { filedAs: 'finding', finding: { kind, subject: text.slice(0, 120), place: '' } };
+/** A finding's subject has at most so many letters. */
+const LONGEST = 200;
 
-function placingOf(fresh: NewObservation, hasSteps: boolean): Placing | undefined {
+/** What was said without what stands before it: “there’s”, “we need”. */
+function thingSaid(words: string): string {
+  const said = saidWords(words);
+  const thing = said.slice(startOf(said));
+  return saidText(thing.length > 1 ? thing : said).slice(0, LONGEST);
+}
+
+const finding = (kind: FindingKind | undefined, words: string): Placing | undefined =>
+  kind && { filedAs: 'finding', finding: { kind, subject: thingSaid(words), place: '' } };
+
+/** A line of scope for what belongs to a step where none is set down yet. */
+const lineFor = (verb: string, subject: string, stance: Inclusion): Placing => ({
+  filedAs: 'scope',
+  line: { stance, verb, subject: subject.slice(0, LONGEST), dependsOn: '', place: '' },
+});
+
+const BELIEVES =
+  /^(?:assum(?:e|ing)|guess(?:ing)?|bet(?:ting)?|hop(?:e|ing)|think(?:ing)?|figur(?:e|ing)|believe|expect(?:ing)?|reckon(?:ing)?) (?:that |it's |is )?/i;
+
+/** What is believed shows itself at a step, what was chosen is used in one: without steps both are lines of scope. */
+function ofStep(fresh: Extract<NewObservation, { kind: 'assumption' | 'selection' }>, words: string): Placing {
+  return fresh.kind === 'assumption'
+    ? lineFor('assume', thingSaid(words).replace(BELIEVES, ''), 'conditional')
+    : lineFor('use', fresh.choice ?? thingSaid(words), 'in');
+}
+
+function placingOf(fresh: NewObservation, words: string, hasSteps: boolean): Placing | undefined {
   switch (fresh.kind) {
     case 'surprise':
-      return finding(foundKind(fresh.text), fresh.text);
+      return finding(foundKind(words), words);
     case 'household':
-      return finding(householdKind(fresh.text), fresh.text);
+      return finding(householdKind(words), words);
     case 'gate':
-      return fresh.state === undefined || fresh.state === 'waiting' ? approval(fresh.text) : undefined;
-    // Both show themselves at a step: where no work is set down yet they wait for it.
+      return fresh.state === undefined || fresh.state === 'waiting' ? approval(words) : undefined;
     case 'assumption':
     case 'selection':
-      return hasSteps ? { filedAs: fresh.kind } : undefined;
+      return hasSteps ? { filedAs: fresh.kind } : ofStep(fresh, words);
     default:
       return undefined;
   }
 }
+
+const scopeOf = (area: string, words: string, stance: Inclusion): Placed[] =>
+  linesSaid(words, stance).map((line) => ({
+    fresh: { kind: 'scope', area, text: lineText({ ...line, quantity: null, unit: null }), stance },
+    placing: { filedAs: 'scope', line },
+  }));
 
 /**
  * What one thing said on a first visit becomes: lines of scope as many as it says, a finding, an assumption, a selection;
@@ -90,12 +122,10 @@ function placingOf(fresh: NewObservation, hasSteps: boolean): Placing | undefine
  * @param hasSteps whether work is set down for the area yet
  */
 export function placedOf(fresh: NewObservation, words: string, hasSteps: boolean): Placed[] {
-  if (fresh.kind === 'scope')
-    return linesSaid(words, fresh.stance).map((line) => ({
-      fresh: { ...fresh, text: lineText({ ...line, quantity: null, unit: null }) },
-      placing: { filedAs: 'scope', line },
-    }));
-  const placing = placingOf(fresh, hasSteps);
+  if (fresh.kind === 'scope') return scopeOf(fresh.area, words, fresh.stance);
+  // Before anything is begun, what is still to do is what is to be done.
+  if (fresh.kind === 'remaining') return scopeOf(fresh.area, words, 'in');
+  const placing = placingOf(fresh, words, hasSteps);
   return [{ fresh, ...(placing ? { placing } : {}) }];
 }
 

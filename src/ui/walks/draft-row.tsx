@@ -56,7 +56,8 @@ function useRow({ draft, area: said }: Proposed, pack: Walking['pack']) {
     ...{ roomId, setRoom, setPhase, setTyped, typed, read, now, asks, steps },
     problem: read && !read.ok ? read.problem.message : undefined,
     edit: () => setTyped(writeShorthand(draft, steps, job.units)),
-    says: now ? keptWords(now, words, pack) : draft.subject,
+    // What it is can be said before it is known where.
+    says: keptWords(now ?? recordOf(whole, '', terms), words, pack),
     words,
   } as const;
 }

@@ -5,8 +5,8 @@ import { Button } from 'react-bootstrap';
 import type { NarrationView, WalkArea } from '@/contract/views/walk';
 import { groupBy } from '@/core/group-by';
 import { readCaptions, standpointIn } from '@/core/narration/captions';
-import { draftKeys, isRead, isSettled, SURE, type Draft } from '@/core/narration/draft';
-import type { NewObservation } from '@/core/walks/observation';
+import { draftKeys, isRead, isSettled, SURE, unplaced, type Draft } from '@/core/narration/draft';
+import type { NewObservation, WalkKind } from '@/core/walks/observation';
 import { recordOf } from '@/core/walks/record-of';
 import { clockWords, DraftRow } from './draft-row';
 import { keptWords, placedHere } from './kept-words';
@@ -26,13 +26,23 @@ export interface Proposed {
   sure: boolean;
 }
 
+/** What a first visit hears of the whole job: an approval, the neighbours. It asks for no room. */
+const isOfJob = ({ area, kind }: Draft, walk: WalkKind): boolean =>
+  walk === 'scope' && area === null && (kind === 'gate' || kind === 'household');
+
 /** What is open among drafts, each with the record it would become. */
-function proposedOf(drafts: readonly Draft[], settled: readonly string[], { areas, job }: Walking['pack']): Proposed[] {
+function proposedOf(
+  drafts: readonly Draft[],
+  settled: readonly string[],
+  { areas, job, walk }: Walking['pack'],
+): Proposed[] {
   const keys = draftKeys(drafts);
   return drafts.flatMap((draft, at): Proposed[] => {
     const key = keys[at] ?? '';
     if (isSettled(key, settled)) return [];
-    const area = draft.unclear ? undefined : areas.find((room) => room.name === draft.area);
+    const area = draft.unclear
+      ? undefined
+      : (areas.find((room) => room.name === draft.area) ?? (isOfJob(draft, walk.kind) ? areas[0] : undefined));
     const fresh = area && recordOf(draft, area.id, { steps: area.steps, system: job.units });
     // What would only become a note is asked for its step or its size.
     const whole = fresh !== undefined && fresh.kind === draft.kind;
@@ -40,8 +50,8 @@ function proposedOf(drafts: readonly Draft[], settled: readonly string[], { area
   });
 }
 
-const headingOf = (proposed: Proposed): string =>
-  proposed.area?.name ?? (proposed.draft.unclear ? 'Which room?' : 'Said of the job as a whole');
+const headingOf = ({ area, draft }: Proposed): string =>
+  draft.unclear ? 'Which room?' : draft.area === null ? 'Said of the job as a whole' : (area?.name ?? 'Which room?');
 
 /**
  * What a narration proposes, by room, each draft beside its words and its second. Nothing is a record before somebody keeps
@@ -138,7 +148,14 @@ export function Drafts({
           </div>
         ))}
       </div>
-      {reading.state === 'read' && <Said narration={narration} drafts={drafts} onLine={onLine} />}
+      {reading.state === 'read' && (
+        <Said
+          narration={narration}
+          drafts={drafts}
+          names={walking.pack.areas.flatMap(({ name, called }) => [name, ...called])}
+          onLine={onLine}
+        />
+      )}
     </section>
   );
 }
@@ -147,16 +164,23 @@ export function Drafts({
 function Said({
   narration,
   drafts,
+  names,
   onLine,
 }: {
   narration: NarrationView;
   drafts: readonly Draft[];
+  /** What areas are called. */
+  names: readonly string[];
   onLine: (words: string) => void;
 }) {
   const captions = readCaptions(narration.text);
   const lines = captions.ok ? captions.value.cues : [];
   const read = isRead(lines, drafts);
-  const left = lines.filter((line, at) => !read[at] && standpointIn(line.text) === undefined);
+  const left = unplaced(
+    lines.filter(({ text }) => standpointIn(text) === undefined),
+    drafts,
+    names,
+  );
   return (
     <>
       {left.length > 0 && (
