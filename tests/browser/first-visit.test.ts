@@ -21,7 +21,7 @@ async function say(page: Page, line: string, kept: string): Promise<void> {
   if (kept.startsWith('Saved: '))
     await page.waitForFunction(
       (words) =>
-        [...document.querySelectorAll('button')].some((button) => button.textContent?.startsWith(`Remove ${words}`)),
+        [...document.querySelectorAll('button')].some((button) => button.textContent.startsWith(`Remove ${words}`)),
       {},
       subject,
     );

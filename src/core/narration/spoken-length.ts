@@ -1,4 +1,4 @@
-import { mayCount, numberAt, partAt } from './numbers';
+import { mayCount, numberAt, partAt, type Spoken } from './numbers';
 
 /**
  * A length found in speech: its value in the unit that was said (or that the walk is spoken in), and in millimetres.
@@ -81,23 +81,24 @@ export function lengthAt(
   if (/^(?:square|cubic|percent|%|by)$/.test(unit) && !after && unit !== 'by') return undefined;
   // A part alone is how far something is, not how long.
   if (number.fraction && value < 1) return undefined;
-  const inFeet = !metricWalk && number.pairs ? feetFirst(words, at) : undefined;
-  if (inFeet) return inFeet;
-  if (number.fraction && !metricWalk) return inches(at, to, value);
-  if (after?.metres && value < 1000)
+  if (after?.metres && value < 1000 && (metricWalk || !number.fraction))
     return { ...metric(at, to, number.pairs || value >= 100 ? value * 10 : value * 1000), metres: true };
-  if (metricWalk)
-    return metric(
-      at,
-      to,
-      value < 20 && !Number.isInteger(value) ? value * 1000 : value,
-      number.pairs || (value >= 100 && value % 10 === 0),
-    );
-  return { ...inches(at, to, value), sure: number.fraction };
+  if (!metricWalk) return feetFirst(words, at, number);
+  return metric(
+    at,
+    to,
+    value < 20 && !Number.isInteger(value) ? value * 1000 : value,
+    number.pairs || (value >= 100 && value % 10 === 0),
+  );
 }
 
-/** The builder’s short way with feet: `ten ten` is 10' 10", `six four` 6' 4", `eleven ten and a half` 11' 10 1/2". */
-function feetFirst(words: readonly string[], at: number): SpokenLength | undefined {
+/**
+ * A number in inches; of pairs the builder’s short way with feet: `ten ten` is 10' 10", `six four` 6' 4",
+ * `eleven ten and a half` 11' 10 1/2".
+ */
+function feetFirst(words: readonly string[], at: number, number: Spoken): SpokenLength {
+  const plain = { ...inches(at, number.to, number.value), sure: number.fraction };
+  if (!number.pairs) return plain;
   for (const length of [2, 1]) {
     const feet = numberAt(words.slice(at, at + length), 0);
     if (feet?.to !== length || feet.pairs || feet.fraction || feet.value > 99) continue;
@@ -105,7 +106,7 @@ function feetFirst(words: readonly string[], at: number): SpokenLength | undefin
     if (!rest || rest.pairs || rest.value >= 12) continue;
     return inches(at, rest.to, feet.value * 12 + rest.value);
   }
-  return undefined;
+  return plain;
 }
 
 /** `five foot two`, `five foot eleven and a half`, `five foot`. */

@@ -82,8 +82,11 @@ const lineFor = (verb: string, subject: string, stance: Inclusion): Placing => (
   line: { stance, verb, subject: subject.slice(0, LONGEST), dependsOn: '', place: '' },
 });
 
-const BELIEVES =
-  /^(?:assum(?:e|ing)|guess(?:ing)?|bet(?:ting)?|hop(?:e|ing)|think(?:ing)?|figur(?:e|ing)|believe|expect(?:ing)?|reckon(?:ing)?) (?:that |it's |is )?/i;
+const BELIEVES = pattern(
+  'i',
+  '^(?:assum(?:e|ing)|guess(?:ing)?|bet(?:ting)?|hop(?:e|ing)|think(?:ing)?|figur(?:e|ing)|believe|expect(?:ing)?|',
+  "reckon(?:ing)?) (?:that |it's |is )?",
+);
 
 /** What is believed shows itself at a step, what was chosen is used in one: without steps both are lines of scope. */
 function ofStep(fresh: Extract<NewObservation, { kind: 'assumption' | 'selection' }>, words: string): Placing {
