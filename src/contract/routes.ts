@@ -147,6 +147,8 @@ export const api = {
   advice: (of: SlipOf): Path => `/api/advice${query(of)}`,
   walkPacks: (): Path => '/api/walk-packs',
   walkPack: (walk: WalkId): Path => `/api/walks/${walk}/pack`,
+  /** What was read in what a walk said, and what became of it. */
+  walkLabels: (walk: WalkId): Path => `/api/walks/${walk}/labels`,
   pictures: (): Path => '/api/pictures',
   picture: (picture: string, width?: number): Path => `/api/pictures/${picture}${query({ w: width })}`,
   recordings: (): Path => '/api/recordings',

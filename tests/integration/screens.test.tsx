@@ -238,7 +238,9 @@ describe('public pages', () => {
             live: [{ id: 'l', of: 'scope', text: 'the bell wire: stays live', note: '', picture: null, whose: null }],
             out: [{ id: 'o', of: 'scope', text: 'the window frames', note: '', picture: null, whose: null }],
             leave: [],
-            protect: [{ id: 'p', of: 'scope', text: 'protect the stair', note: 'with boards', picture: null, whose: null }],
+            protect: [
+              { id: 'p', of: 'scope', text: 'protect the stair', note: 'with boards', picture: null, whose: null },
+            ],
             refit: [],
             work: [{ id: 'w', of: 'scope', text: 'wire eight sockets', note: '', picture: null, whose: null }],
             found: [],

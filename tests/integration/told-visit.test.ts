@@ -6,6 +6,7 @@ import { laidOver, type WalkChange } from '@/core/walks/overlay';
 import type { Installation } from '@/server/installation';
 import { readJob } from '@/server/reading/reading';
 import { spokenNames } from '@/server/reading/spoken-names';
+import { walkLabels } from '@/server/views/labels';
 import { walkPack } from '@/server/views/pack';
 import { scopeView } from '@/server/views/scope';
 import { statementView } from '@/server/views/statement';
@@ -139,6 +140,35 @@ describe('a first visit that is told', () => {
     expect(found()).toMatchObject([{ id: target, kind: 'service', gap: 'nobody has proved whether it is live' }]);
     must(installation, 'observation.unfile', { about: seen });
     expect(found()).toEqual([]);
+  });
+});
+
+describe('what was heard', () => {
+  it('is told as labels: accepted, mended and dropped', () => {
+    const { installation, job, walk } = visiting();
+    const [level, hall, narration] = [newId(), newId(), newId()];
+    must(installation, 'areas.add', {
+      job,
+      levels: [{ id: level, name: 'Ground floor', height: 0 }],
+      areas: [{ id: hall, level, name: 'Hall', kind: 'room', works: ['none'] }],
+    });
+    must(installation, 'narration.keep', { id: narration, walk, name: 'told.txt', text: 'Two doors. Mind the edge.' });
+    const said = { narration, words: 'Two doors.', start: 1, end: 2 };
+    for (const [kind, draft] of [
+      ['note', 'note@1.0 two doors'],
+      ['caution', 'surprise@2.0 the edge'],
+    ] as const)
+      must(installation, 'observation.record', {
+        observation: { id: newId(), walk, area: hall, kind, text: 'x', said: { ...said, draft } },
+      });
+    must(installation, 'draft.drop', { narration, draft: 'scope@9.0 =rubbish' });
+    expect(walkLabels(installation, walk).split('\r\n')).toEqual([
+      'narration,second,area,taken as,read as,what became of it,words',
+      'told.txt,1,Hall,note,note,accepted,Two doors.',
+      'told.txt,1,Hall,caution,surprise,mended,Two doors.',
+      "told.txt,9,,,scope,dropped,'=rubbish",
+      '',
+    ]);
   });
 });
 

@@ -99,6 +99,7 @@ const saidIn = (key: string): ReadonlySet<string> =>
   );
 /** The same words may be said twice on a walk, not within a minute. */
 const NEAR = 60;
+const SAME = 2;
 
 /** Whether a draft was accepted or dropped before: by its name, or by most of its words said about then. */
 export function isSettled(key: string, settled: readonly string[]): boolean {
@@ -107,7 +108,9 @@ export function isSettled(key: string, settled: readonly string[]): boolean {
     if (other === key || key.startsWith(`${other} `)) return true;
     const said = saidIn(other);
     const fewer = Math.min(own.size, said.size);
-    if (fewer < 2 || Math.abs(secondIn(key) - secondIn(other)) > NEAR) return false;
+    // One word alone is known again only where it was said.
+    const near = fewer < 2 ? SAME : NEAR;
+    if (fewer === 0 || Math.abs(secondIn(key) - secondIn(other)) > near) return false;
     return [...own].filter((word) => said.has(word)).length >= 0.6 * fewer && own.size <= 3 * said.size;
   });
 }

@@ -16,7 +16,7 @@ import type { Layer } from './weights';
 import { wordsOf, type Word } from './words';
 
 /** What was read is kept. One more wherever the same text comes to other drafts than before. */
-export const READING_FORM = 2;
+export const READING_FORM = 3;
 
 /** Lengths, parts of a whole and names of areas, marked at the word where they begin. */
 function marksOf(texts: readonly string[], mentions: readonly Mention[], metric: boolean): Map<number, string[]> {

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { readCaptions } from '@/core/narration/captions';
 import { draftKeys } from '@/core/narration/draft';
 import { readNarration, READING_FORM } from '@/core/narration/read';
+import { saidAgain } from '@/core/narration/said-again';
 import { queryOne } from '../database/query';
 import { ofJob, type JobReading } from './reading';
 import { spokenNames } from './spoken-names';
@@ -28,5 +29,9 @@ export function draftsIn(job: JobReading, narration: { id: string; text: string 
 /** Reads a text and says what is found in it; long texts take their time. */
 export function draftsRead(job: JobReading, text: string): string[] {
   const captions = readCaptions(text);
-  return captions.ok ? draftKeys(readNarration(captions.value.cues, spokenNames(job))) : [];
+  if (!captions.ok) return [];
+  const drafts = readNarration(captions.value.cues, spokenNames(job));
+  const again = saidAgain(drafts);
+  // What was said again otherwise is settled with its last word.
+  return draftKeys(drafts).filter((_, at) => again[at] !== 'later');
 }

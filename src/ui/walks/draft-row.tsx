@@ -110,6 +110,11 @@ export function DraftRow({ one, walking, onAccept, onDrop, onMove, onPlay }: Row
         )}{' '}
         “{draft.words}”
       </div>
+      {one.before.map((earlier) => (
+        <div key={earlier.start} className="small-text soon">
+          said before, {clockWords(earlier.start)}: “{earlier.words}”
+        </div>
+      ))}
       <Asked one={one} row={row} areas={walking.pack.areas} tried={tried} onEnter={keep} />
       <div className="verdicts">
         <Button onClick={keep}>

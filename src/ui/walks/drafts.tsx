@@ -6,6 +6,7 @@ import type { NarrationView, WalkArea } from '@/contract/views/walk';
 import { groupBy } from '@/core/group-by';
 import { readCaptions, standpointIn } from '@/core/narration/captions';
 import { draftKeys, isRead, isSettled, SURE, unplaced, type Draft } from '@/core/narration/draft';
+import { saidAgain } from '@/core/narration/said-again';
 import type { NewObservation, WalkKind } from '@/core/walks/observation';
 import { recordOf } from '@/core/walks/record-of';
 import { clockWords, DraftRow } from './draft-row';
@@ -24,6 +25,8 @@ export interface Proposed {
   area: WalkArea | undefined;
   fresh: NewObservation | undefined;
   sure: boolean;
+  /** What was said of the same before, otherwise. */
+  before: readonly Draft[];
 }
 
 /** What a first visit hears of the whole job: an approval, the neighbours. It asks for no room. */
@@ -37,16 +40,19 @@ function proposedOf(
   { areas, job, walk }: Walking['pack'],
 ): Proposed[] {
   const keys = draftKeys(drafts);
+  const again = saidAgain(drafts);
   return drafts.flatMap((draft, at): Proposed[] => {
     const key = keys[at] ?? '';
-    if (isSettled(key, settled)) return [];
+    const word = again[at];
+    // What was said again otherwise stands beside its last word, and is not proposed by itself.
+    if (word === 'later' || isSettled(key, settled)) return [];
     const area = draft.unclear
       ? undefined
       : (areas.find((room) => room.name === draft.area) ?? (isOfJob(draft, walk.kind) ? areas[0] : undefined));
     const fresh = area && recordOf(draft, area.id, { steps: area.steps, system: job.units });
     // What would only become a note is asked for its step or its size.
     const whole = fresh !== undefined && fresh.kind === draft.kind;
-    return [{ key, draft, area, fresh, sure: whole && draft.confidence >= SURE }];
+    return [{ key, draft, area, fresh, sure: whole && draft.confidence >= SURE, before: word?.before ?? [] }];
   });
 }
 

@@ -1,4 +1,4 @@
-import { routes } from '@/contract/routes';
+import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { ReviewView } from '@/contract/views/walk';
 import type { MovedWork } from '@/core/news/news';
@@ -103,6 +103,14 @@ export function Review({ view }: { view: ReviewView }) {
             ))}
             <p className="small-text no-print">
               <Link href={routes.walk(walk.id)}>Add what was said: a recording with its captions, or text</Link>
+              {view.narrations.length > 0 && (
+                <>
+                  {' · '}
+                  <a href={api.walkLabels(walk.id)} download>
+                    What was heard, and what became of it (CSV)
+                  </a>
+                </>
+              )}
             </p>
             {view.unfiled.length > 0 && <Unfiled lines={view.unfiled} />}
             <EffectOnPlan view={view} job={job} />
