@@ -52,7 +52,9 @@ export const jobRoutes = {
   options: (job: JobId): Path => `/jobs/${job}/scope/options`,
   levels: (job: JobId): Path => `/jobs/${job}/scope/levels`,
   materials: (job: JobId): Path => `/jobs/${job}/scope/materials`,
-  assemblies: (job: JobId, area?: AreaId): Path => `/jobs/${job}/scope/assemblies${query({ area })}`,
+  /** What can be set with one sentence; `said` is looked for in it. */
+  assemblies: (job: JobId, area?: AreaId, said?: string): Path =>
+    `/jobs/${job}/scope/assemblies${query({ area, said })}`,
   prices: (job: JobId): Path => `/jobs/${job}/scope/prices`,
   changes: (job: JobId): Path => `/jobs/${job}/scope/changes`,
   money: (job: JobId): Path => `/jobs/${job}/scope/money`,

@@ -6,6 +6,7 @@ import type { LeftRhythm } from '@/core/walks/housekeeping';
 import type { ObservationKind, WalkKind } from '@/core/walks/observation';
 import type { Cause } from '@/core/schedule/cause';
 import type { MovedWork } from '@/core/news/news';
+import type { AssemblySign } from '@/core/assemblies/fitting';
 import type { SaidHere } from '@/core/walks/walk-screen';
 import type { Drawing } from '@/core/layout/stroke';
 import type { NarrationView, WalkArea } from '@/core/walks/walk-screen';
@@ -22,6 +23,8 @@ export interface WalkPack {
   whole: SaidHere;
   narrations: NarrationView[];
   suppliers: string[];
+  /** What may be set with one sentence. */
+  assemblies: AssemblySign[];
   /** The state in which the site was left last. */
   left: { when: string; bin: number | null } | null;
   clock: ServerClock;

@@ -11,6 +11,8 @@ import { walkingOrder } from '@/core/walks/route';
 import { dayIn } from '@/core/units/zone';
 import type { Installation } from '../installation';
 import { assumptionsOf, briefIn, briefOfJob, extrasOf, forOfficeIn, gapsIn } from './scope-parts';
+import { signOf } from '@/core/assemblies/fitting';
+import { catalogueOf } from '../reading/assemblies';
 import { closeInsOf } from '../reading/close-ins';
 import { personNames, supplierRows } from '../reading/firm';
 import { areaRows, jobRow, levelRows } from '../reading/job';
@@ -183,6 +185,7 @@ function packOf(job: JobReading, installation: Installation, walk?: WalkRow): Jo
     areas,
     levels: levelRows(job).map(({ id, name }) => ({ id, name })),
     whole: { brief: briefOfJob(job), forOffice: forOfficeIn(job, null), gaps: gapsIn(job, null) },
+    assemblies: catalogueOf(job.firm).map(signOf),
     suppliers: supplierRows(job.firm).map((row) => row.name),
     left: left ? { when: whenSeen(left.at, job.firm), bin: left.bin } : null,
     clock: clockFor(installation),

@@ -29,10 +29,13 @@ const likeness = ({ title, says, lines }: Offered, said: readonly string[]): num
   return said.filter((word) => known.some((each) => each.startsWith(word) || word.startsWith(each))).length;
 };
 
-/** What is meant with one sentence, set in an area at once: lines, goods, hours, steps, choices and price. */
-export function Assemblies({ view }: { view: AssembliesView }) {
+/**
+ * What is meant with one sentence, set in an area at once: lines, goods, hours, steps, choices and price.
+ * @param sought what is looked for at first
+ */
+export function Assemblies({ view, sought = '' }: { view: AssembliesView; sought?: string }) {
   const router = useRouter();
-  const [said, setSaid] = useState('');
+  const [said, setSaid] = useState(sought);
   const [open, setOpen] = useState<Offered>();
   const [changed, setChanged] = useState<Offered>();
   const words = wordsOf(said);

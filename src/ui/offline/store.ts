@@ -63,10 +63,11 @@ store
 
 /** A pack that an older version kept, with what a first visit needs besides; the next one that is fetched has all of it. */
 function withVisit(pack: JobPack): Partial<JobPack> {
-  const { levels, whole } = pack as Partial<JobPack>;
+  const { levels, whole, assemblies } = pack as Partial<JobPack>;
   const none = nothingSaid();
   return {
     levels: levels ?? [],
+    assemblies: assemblies ?? [],
     whole: whole ?? none,
     areas: pack.areas.map((area) => ({ ...{ kind: 'room' as const, forOffice: [], gaps: {} }, ...area })),
   };

@@ -5,6 +5,7 @@ import { removeLine } from '@/contract/commands/scope';
 import type { Removable } from '@/contract/commands/scope';
 import { routes } from '@/contract/routes';
 import type { WalkArea } from '@/contract/views/walk';
+import { fittingAssembly } from '@/core/assemblies/fitting';
 import { isEmptyBrief, type BriefLine } from '@/core/scope/brief';
 import type { SaidHere } from '@/core/walks/walk-screen';
 import { ABOUT_ALL, FINDING_KINDS, type FindingKind } from '@/core/scope/finding';
@@ -32,6 +33,19 @@ const titleOf = (open: Open | undefined, area: WalkArea): string => {
   }
 };
 
+/** The assembly that a line means, where one fits: it brings the goods, the hours and the steps with it. */
+function Fits({ line, area, walking }: { line: BriefLine; area: WalkArea; walking: Walking }) {
+  const { assemblies, job } = walking.pack;
+  if (line.of !== 'scope') return null;
+  const fits = fittingAssembly(assemblies, line.text, area.kind);
+  if (!fits) return null;
+  return (
+    <div className="small-text">
+      <Link href={routes.assemblies(job.id, area.id, fits.title)}>Set it with its goods and hours: {fits.title}</Link>
+    </div>
+  );
+}
+
 interface Terms {
   area: WalkArea;
   walking: Walking;
@@ -57,7 +71,12 @@ export function VisitHere({ area, walking, choose }: Terms) {
       <BriefLines
         brief={said.brief}
         beside={beside}
-        under={({ id }) => said.gaps[id] && <div className="small-text soon">{said.gaps[id]}</div>}
+        under={(line) => (
+          <>
+            {said.gaps[line.id] && <div className="small-text soon">{said.gaps[line.id]}</div>}
+            <Fits line={line} area={area} walking={walking} />
+          </>
+        )}
         choose={(choice) => (
           <>
             {choose?.(choice)}

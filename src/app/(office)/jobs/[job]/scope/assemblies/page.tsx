@@ -15,10 +15,14 @@ export default async function AssembliesPage({
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const { job } = await params;
-  const { area } = await searchParams;
+  const { area, said } = await searchParams;
   const { view } = await shown('person', (installation) => {
     const reading = readJob(installation, job);
     return seesPrices(installation) ? assembliesView(reading, typeof area === 'string' ? area : undefined) : null;
   });
-  return view ? <Assemblies key={view.area} view={view} /> : <ForTheOffice what="Assemblies" />;
+  return view ? (
+    <Assemblies key={view.area} view={view} sought={typeof said === 'string' ? said : ''} />
+  ) : (
+    <ForTheOffice what="Assemblies" />
+  );
 }
