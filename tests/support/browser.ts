@@ -76,7 +76,7 @@ export async function visit(
 }
 
 /** How long something may take to be there, on a machine with both cores busy. */
-const PATIENCE_MS = 20_000;
+const PATIENCE_MS = 40_000;
 
 /**
  * Runs in the page: the control with these words, heard or seen, once it can be pressed and nothing lies over it. It is
