@@ -6,8 +6,8 @@ import { triggersOf } from '@/core/safety/triggers';
 import type { NewObservation } from '@/core/walks/observation';
 import { recordOf } from '@/core/walks/record-of';
 import { KIND_WORDS, recordWords } from '@/core/walks/record-words';
-import { readLines, SIGNS } from '@/core/walks/shorthand';
-import { StateIcon } from '../kit/state-icon';
+import { readLines } from '@/core/walks/shorthand';
+import { Raised, Signs, withSign } from './line-parts';
 import type { Walking } from './use-walk';
 
 /** What a record says once it is kept, in a few words. */
@@ -64,8 +64,8 @@ export function LineForm({ area, walking, start = '', onDone, onTell }: LineTerm
     setTried(false);
     field.current?.focus();
   };
-  const withSign = (sign: string): void => {
-    setTyped((now) => `${sign} ${now.replace(/^[+!#>?*~=^&$]\s*/, '')}`);
+  const putSign = (sign: string): void => {
+    setTyped((now) => withSign(now, sign));
     field.current?.focus();
   };
   return (
@@ -105,27 +105,11 @@ export function LineForm({ area, walking, start = '', onDone, onTell }: LineTerm
           )}
         </Form.Text>
       </Form.Group>
-      {raised.map((trigger) => (
-        <p key={trigger.id} className="notice bad mt-2 mb-0">
-          <StateIcon kind="hazard" />{' '}
-          <span>
-            {trigger.text} <span className="small-text">({trigger.source})</span>
-          </span>
-        </p>
-      ))}
+      <Raised triggers={raised} />
       <p className="soft small-text mb-1 mt-2">
         No sign is needed for how far a step is, or for a note. A sign in front says what else a line is:
       </p>
-      <div className="signs" role="group" aria-label="Signs">
-        {SIGNS.map(([sign, word, example]) => (
-          <button key={sign} type="button" title={example} onClick={() => withSign(sign)}>
-            <span className="mono" aria-hidden="true">
-              {sign}
-            </span>{' '}
-            {word}
-          </button>
-        ))}
-      </div>
+      <Signs onSign={putSign} />
       <div className="actions">
         <Button type="submit">Save</Button>
         <button type="button" className="btn btn-link" onClick={onDone}>

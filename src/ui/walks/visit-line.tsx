@@ -9,11 +9,11 @@ import { TRADES } from '@/core/sequence/trades';
 import type { NewObservation } from '@/core/walks/observation';
 import { placedOf } from '@/core/walks/placing';
 import { recordOf } from '@/core/walks/record-of';
-import { readLines, SIGNS, startsWithSign } from '@/core/walks/shorthand';
+import { readLines, startsWithSign } from '@/core/walks/shorthand';
 import { InclusionIcon } from '../kit/inclusion-icon';
-import { StateIcon } from '../kit/state-icon';
 import { newId } from '../offline/send';
 import { understood, type LineTerms } from './line-form';
+import { Raised, Signs, withSign } from './line-parts';
 import type { Walking } from './use-walk';
 
 type Read = { line: ScopeDraft; area: WalkArea } | { records: NewObservation[] } | { problem: string } | undefined;
@@ -71,8 +71,8 @@ export function VisitLine({ area, walking, start = '', onTell }: LineTerms) {
     setTried(false);
     field.current?.focus();
   };
-  const withSign = (sign: string): void => {
-    setTyped((now) => `${sign} ${now.replace(/^[+!#>?*~=^&$]\s*/, '')}`);
+  const putSign = (sign: string): void => {
+    setTyped((now) => withSign(now, sign));
     field.current?.focus();
   };
   return (
@@ -116,26 +116,10 @@ export function VisitLine({ area, walking, start = '', onTell }: LineTerms) {
           )}
         </Form.Text>
       </Form.Group>
-      {raised.map((trigger) => (
-        <p key={trigger.id} className="notice bad mt-2 mb-0">
-          <StateIcon kind="hazard" />{' '}
-          <span>
-            {trigger.text} <span className="small-text">({trigger.source})</span>
-          </span>
-        </p>
-      ))}
+      <Raised triggers={raised} />
       <details className="mt-1">
         <summary className="small-text">Other than work: a sign in front says what it is</summary>
-        <div className="signs mt-1" role="group" aria-label="Signs">
-          {SIGNS.map(([sign, word, hint]) => (
-            <button key={sign} type="button" title={hint} onClick={() => withSign(sign)}>
-              <span className="mono" aria-hidden="true">
-                {sign}
-              </span>{' '}
-              {word}
-            </button>
-          ))}
-        </div>
+        <Signs onSign={putSign} />
         <button type="button" className="btn btn-link" onClick={onTell}>
           Dictate
         </button>
