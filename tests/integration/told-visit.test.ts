@@ -43,7 +43,7 @@ describe('a first visit that is told', () => {
   it('shows on the device, before anything is sent, what the house shows afterwards', () => {
     const { installation, job, walk } = visiting();
     const before = walkPack(installation, walk);
-    const [level, hall, rear, seen] = [newId(), newId(), newId(), newId()];
+    const [level, hall, rear, seen, permit] = [newId(), newId(), newId(), newId(), newId()];
     const area = { size: 1, passage: false, livedIn: false, provides: [], beside: [], opensTo: [], works: ['none'] };
     const [said] = linesSaid('Two doors to replace.', 'in');
     if (!said) throw new Error('nothing said');
@@ -102,6 +102,19 @@ describe('a first visit that is told', () => {
       },
       { type: 'observation.file', payload: { about: seen, filedAs: 'scope', target: newId(), line: said } },
       { type: 'area.call', payload: { id: hall, name: 'front hall' } },
+      {
+        type: 'observation.record',
+        payload: { observation: { id: permit, walk, area: hall, kind: 'gate', text: 'the permit is not in' } },
+      },
+      {
+        type: 'observation.file',
+        payload: {
+          about: permit,
+          filedAs: 'finding',
+          target: newId(),
+          finding: { kind: 'approval', subject: 'the permit', place: 'the city' },
+        },
+      },
     ] as unknown as WalkChange[];
     for (const { type, payload } of changes) must(installation, type, payload as never);
     expect(shown(laidOver(before, changes))).toEqual(shown(walkPack(installation, walk)));

@@ -89,7 +89,7 @@ const COMING = new Set(
     's are on past'
   ).split(' '),
 );
-/** So many words are looked at before a name, and such a silence begins anew. s */
+/** So many words are looked at before a name; after such a silence, in seconds, a sentence begins. */
 const BEFORE = 4;
 const SILENCE = 0.5;
 const LONGEST = 2;

@@ -8,7 +8,7 @@ import {
   type BriefFinding,
   type BriefLine,
 } from '../scope/brief';
-import { findingGap, type FindingKind } from '../scope/finding';
+import { ABOUT_ALL, findingGap, type FindingKind } from '../scope/finding';
 import type { Recorded, SaidHere, WalkArea, WalkScreen } from './walk-screen';
 
 /** A line of scope as it is sent. */
@@ -139,6 +139,7 @@ function saidWithout<Place extends SaidHere>(place: Place, id: string): Place {
   return {
     ...place,
     forOffice: without(place.forOffice, id),
+    gaps: Object.fromEntries(Object.entries(place.gaps).filter(([of]) => of !== id)),
     brief: { parts: kept, choices: without(choices, id) },
   };
 }
@@ -197,6 +198,8 @@ function filed<Screen extends WalkScreen>(
   screen: Screen,
   { about, filedAs, target, line, finding }: Extract<VisitChange, { type: 'observation.file' }>['payload'],
 ): Screen {
+  const found = filedAs === 'finding' && finding ? findingOf(target, finding, undefined) : undefined;
+  const ofJob = found !== undefined && ABOUT_ALL.includes(found.kind);
   const marked = (record: Recorded): Recorded =>
     record.id === about ? { ...record, filed: { as: filedAs, target } } : record;
   const put = (area: WalkArea): WalkArea => {
@@ -204,10 +207,12 @@ function filed<Screen extends WalkScreen>(
     if (!record) return area;
     const now = { ...area, recorded: area.recorded.map(marked) };
     if (filedAs === 'scope' && line) return withScope(now, target, line);
-    if (filedAs === 'finding' && finding) return withFinding(now, findingOf(target, finding, undefined));
+    if (found && !ofJob) return withFinding(now, found);
     return filedAs === 'assumption' ? assumed(now, target, record.text, '') : now;
   };
-  return { ...screen, areas: screen.areas.map(put) };
+  const isHere = screen.areas.some(({ recorded }) => recorded.some(({ id }) => id === about));
+  const whole = isHere && found && ofJob ? withFinding(screen.whole, found) : screen.whole;
+  return { ...screen, whole, areas: screen.areas.map(put) };
 }
 
 function unfiled<Screen extends WalkScreen>(screen: Screen, about: string): Screen {

@@ -27,16 +27,10 @@ export function walkLabels(installation: Installation, id: string): string {
     const accepted = kept
       .filter(({ said }) => said.narration === narration)
       .map(({ kind, area, said }) => {
-        const read = named(said.draft).kind;
-        return [
-          name,
-          said.start,
-          areas.get(area) ?? '',
-          kind,
-          read,
-          kind === read ? 'accepted' : 'mended',
-          said.words,
-        ] as const;
+        const { kind: read } = named(said.draft);
+        // Before anything is begun, what is still to do is work: that is no mending.
+        const same = kind === read || (walk.kind === 'scope' && read === 'remaining' && kind === 'scope');
+        return [name, said.start, areas.get(area) ?? '', kind, read, same ? 'accepted' : 'mended', said.words] as const;
       });
     const refused = dropped.map((key) => {
       const { kind, second, words } = named(key);

@@ -3,7 +3,10 @@ import { placedOf, placedWords, type Placed } from '@/core/walks/placing';
 import { understood } from './line-form';
 import type { Walking } from './use-walk';
 
-/** What is kept becomes: on a first visit at once what it says; else a record. @param words as they were said */
+/**
+ * What becomes of a draft that is kept: on a first visit what it says is written down at once; else it is a record.
+ * @param words as they were said
+ */
 export function placedHere(fresh: NewObservation, words: string, { walk, areas }: Walking['pack']): Placed[] {
   if (walk.kind !== 'scope') return [{ fresh }];
   const area = areas.find(({ id }) => id === fresh.area);

@@ -15,12 +15,15 @@ export const pictureSource = (picture: string, width: 240 | 1280): string =>
 
 /** What was recorded here on this walk, each with a way back; pictures can be drawn on; what is dangerous says so. */
 export function RecordedLines({ area, walking }: Terms) {
+  // What was written down stands among it; here it stays only for what can hurt somebody in it.
+  const lines = area.recorded.filter((line) => !line.filed || triggersOf(line).length > 0);
   const [marking, setMarking] = useState<Recorded>();
   const close = useCallback(() => setMarking(undefined), []);
+  if (lines.length === 0) return null;
   return (
     <section>
       <h2>Recorded on this walk</h2>
-      {area.recorded.map((line) => (
+      {lines.map((line) => (
         <div key={line.id} className="check-line">
           <div className="d-flex gap-2 align-items-center">
             <span className="flex-fill">

@@ -58,7 +58,10 @@ export function VisitHere({ area, walking, choose }: Terms) {
   const { job, whole } = walking.pack;
   const close = (): void => setOpen(undefined);
   const remove = (of: Removable, id: string, words: string): void => {
-    walking.write(removeLine, { of, id }, `“${words}” was taken away.`);
+    // What was told goes with the record behind it, and can be settled anew among what was said.
+    const told = area.recorded.find(({ filed }) => filed?.target === id);
+    if (told) walking.unput(area.id, told.id);
+    else walking.write(removeLine, { of, id }, `“${words}” was taken away.`);
   };
   const beside = ({ id, of, text }: BriefLine) =>
     of === 'extra' ? null : (

@@ -44,6 +44,9 @@ function useVisitLine(typed: string, area: WalkArea, { pack }: Walking, example:
   }, [typed, area, areas, job.units, today, example]);
 }
 
+const HOW_IT_STANDS =
+  'Begin with “not:”, “live:”, “protect:” or “refit:” to say how it stands; end with “if …” where it depends.';
+
 /** One line, read while it is typed: what it will be stands beneath it. */
 export function VisitLine({ area, walking, start = '', onTell }: LineTerms) {
   const example = walking.pack.job.units === 'metric' ? 'strip the boards 46 m²' : 'strip the boards 500 sq ft';
@@ -112,7 +115,7 @@ export function VisitLine({ area, walking, start = '', onTell }: LineTerms) {
           ) : records.length > 0 ? (
             <span className="fw-bold">{records.map((fresh) => understood(fresh, walking.pack.areas)).join(' · ')}</span>
           ) : (
-            'Begin with “not:”, “live:”, “protect:” or “refit:” to say how it stands; end with “if …” where it depends.'
+            HOW_IT_STANDS
           )}
         </Form.Text>
       </Form.Group>
