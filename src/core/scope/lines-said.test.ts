@@ -34,6 +34,10 @@ describe('work that was said', () => {
     expect(short("If that post isn't sound it's coming out, otherwise we clean it.", 'conditional')).toEqual([
       "take out | that post | whether that post isn't sound; otherwise we clean it",
     ]);
+    expect(short("If the floor's rotten we replace it, otherwise it stays.", 'conditional')).toEqual([
+      "replace | the floor | whether the floor's rotten; otherwise it stays",
+    ]);
+    expect(short('If it is wet we replace it.', 'conditional')).toEqual(['replace | it | whether it is wet']);
     expect(short('We replace the boards if they are rotten.', 'conditional')).toEqual([
       'replace | the boards | whether they are rotten',
     ]);

@@ -145,7 +145,10 @@ function conditionalLines(said: readonly SaidWord[]): ScopeDraft[] {
   const act = one.length > 0 ? actSaid(one, true) : undefined;
   if (act) {
     const about = thingBefore(condition)?.thing ?? [];
-    return [lineOf({ ...act, thing: meant(act.thing, isPronoun(about) ? [] : about) }, 'conditional', { dependsOn })];
+    // What “it” is, where the condition does not name it, stays as it was said.
+    const known = about.length > 0 && !isPronoun(about);
+    if (known || act.thing.length > 0)
+      return [lineOf({ ...act, thing: known ? meant(act.thing, about) : act.thing }, 'conditional', { dependsOn })];
   }
   const thing = one.slice(startOf(one));
   return [

@@ -77,10 +77,18 @@ const AFTER_IS = of(
   'out off down up in on gone being been the their a an all mine theirs hers his next new sound fine part',
 );
 
-/** Whether what follows `'s` is said of a thing, and is none that it owns. */
-function isSaidOf(words: readonly string[], at: number): boolean {
+/** Whether what follows `'s` is said of a thing, and is none that it owns: a clause without another verb has it there. */
+function isSaidOf(said: readonly SaidWord[], words: readonly string[], at: number): boolean {
   const word = words[at] ?? '';
-  return saysOf(word) || AFTER_IS.has(word) || /(?:ed|ing)$/.test(word) || workVerbAt(words, at) !== undefined;
+  const stop = said.findIndex((one, index) => index >= at && one.stop !== '');
+  const clause = words.slice(at, stop === -1 ? undefined : stop + 1);
+  return (
+    !clause.some((one) => saysOf(one)) ||
+    saysOf(word) ||
+    AFTER_IS.has(word) ||
+    /(?:ed|ing)$/.test(word) ||
+    workVerbAt(words, at) !== undefined
+  );
 }
 
 /** A thing has at most so many words. */
@@ -92,7 +100,7 @@ export function thingBefore(said: readonly SaidWord[]): { thing: SaidWord[]; at:
   for (const [at, one] of said.slice(0, LONGEST_THING).entries()) {
     // “Mrs Baxendale’s poles” are hers; “the cabinet’s coming out” says something of it.
     const owner = at > 0 && /^\p{Lu}/u.test(one.raw);
-    if (isShort(one.word) && !owner && isSaidOf(words, at + 1))
+    if (isShort(one.word) && !owner && isSaidOf(said, words, at + 1))
       return { thing: [...said.slice(0, at), withoutTail(one)], at: at + 1 };
     if (at > 0 && saysOf(one.word)) return { thing: said.slice(0, at), at };
   }

@@ -51,8 +51,6 @@ const householdKind = (text: string): FindingKind | undefined =>
 
 const PARTIES: Readonly<Partial<Record<ReturnType<typeof partySaid>, string>>> = {
   engineer: 'the engineer',
-  inspection: 'the inspection office',
-  authority: 'the authority',
   neighbour: 'the neighbour',
   client: 'the client',
 };
