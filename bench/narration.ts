@@ -38,7 +38,7 @@ export async function narrationFigures(): Promise<Figure[]> {
   ]);
   const listener = new Listener(areas);
   listener.hear(...cues);
-  const [one = []] = await inTurn(20, [
+  const [one = []] = await inTurn(60, [
     () => {
       listener.hear({ start: 1801, end: 1803, text: 'and the trim is about half' });
       return listener.drafts();

@@ -1,5 +1,6 @@
 import { chancesOf, firstFrom, KINDS, type Lattice, type StretchLayer } from '../src/core/narration/stretches';
-import { hashOf, Rows, type Layer, type Show } from '../src/core/narration/weights';
+import type { Feature, Show } from '../src/core/narration/features';
+import { Rows, type Layer } from '../src/core/narration/weights';
 import { seeded } from '../src/core/units/seeded';
 
 /** What is known of one thing: its features by number, and the answer. */
@@ -11,15 +12,15 @@ export interface Example {
 
 /** Numbers features as they are met, and how often. */
 export class Vocabulary {
-  readonly rows = new Map<string, number>();
+  readonly rows = new Map<Feature, number>();
   readonly counts: number[] = [];
   read(show: (tell: Show) => void): number[] {
     const features: number[] = [];
-    show((name) => {
-      let row = this.rows.get(name);
+    show((feature) => {
+      let row = this.rows.get(feature);
       if (row === undefined) {
         row = this.rows.size;
-        this.rows.set(name, row);
+        this.rows.set(feature, row);
         this.counts.push(0);
       }
       this.counts[row]! += 1;
@@ -30,8 +31,8 @@ export class Vocabulary {
   /** Those that are known already. */
   find(show: (tell: Show) => void): number[] {
     const features: number[] = [];
-    show((name) => {
-      const row = this.rows.get(name);
+    show((feature) => {
+      const row = this.rows.get(feature);
       if (row !== undefined) features.push(row);
     });
     return features;
@@ -108,20 +109,20 @@ function fewest(
 
 /** Keeps what was met often enough and says most. */
 function layerOf(vocabulary: Vocabulary, answers: number, values: Float64Array, least: number, most: number): Layer {
-  const rows: { name: string; own: Float64Array; says: number }[] = [];
-  for (const [name, row] of vocabulary.rows) {
+  const rows: { feature: Feature; own: Float64Array; says: number }[] = [];
+  for (const [feature, row] of vocabulary.rows) {
     const count = vocabulary.counts[row] ?? 0;
     if (count < least) continue;
     const own = values.subarray(row * answers, (row + 1) * answers);
     rows.push({
-      name,
+      feature,
       own,
       says: own.reduce((top, value) => Math.max(top, Math.abs(value)), 0) * Math.sqrt(Math.min(count, 40)),
     });
   }
-  const kept = rows.sort((a, b) => b.says - a.says || (a.name < b.name ? -1 : 1)).slice(0, most);
+  const kept = rows.sort((a, b) => b.says - a.says || a.feature - b.feature).slice(0, most);
   return {
-    rows: new Rows(Uint32Array.from(kept, ({ name }) => hashOf(name))),
+    rows: new Rows(Int32Array.from(kept, ({ feature }) => feature)),
     answers,
     values: Float32Array.from(kept.flatMap(({ own }) => [...own])),
   };

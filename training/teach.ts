@@ -4,7 +4,7 @@ import { choiceFeatures, CHOICES, type Choice, type ChoiceLayers } from '../src/
 import { clausesOf, cutFeatures, cutsOf, placesToCut } from '../src/core/narration/clauses';
 import { DRAFT_KINDS } from '../src/core/narration/draft';
 import { AREA_KINDS, areaKindOf } from '../src/core/narration/area-aliases';
-import { mentionFeatures, mentionsIn, namedIn, settingFeatures } from '../src/core/narration/places';
+import { mentionFeatures, mentionsIn, namedIn, settingFeatures, sightOf } from '../src/core/narration/places';
 import { lookAt } from '../src/core/narration/looked';
 import { fieldsOf } from '../src/core/narration/draft-fields';
 import { hear, styleOf, thoughtsIn } from '../src/core/narration/read';
@@ -79,7 +79,7 @@ export function teachAll(
     teachCut(all.filter((walk) => !half.has(walk.name))),
   ] as const;
   const cutFor = (walk: LabelledWalk): Layer => (half.has(walk.name) ? byOthers[1] : byOthers[0]);
-  const none: Layer = { rows: new Rows(new Uint32Array()), answers: 1, values: new Float32Array() };
+  const none: Layer = { rows: new Rows(new Int32Array()), answers: 1, values: new Float32Array() };
   const learnt: Learnt = {
     cut: teachCut(all),
     place: { moves: teachMoves(walks, cutFor), setting: teachSetting(walks, cutFor) },
@@ -171,7 +171,8 @@ export function teachMoves(walks: readonly LabelledWalk[], cutFor: (walk: Labell
   for (const walk of walks) {
     if (walk.areas.length === 0) continue;
     const mentions = mentionsIn(walk.words, walk.areas);
-    const cuts = cutsOf(lookAt(walk.words), namedIn(mentions), cutFor(walk));
+    const looked = lookAt(walk.words);
+    const cuts = cutsOf(looked, namedIn(mentions), cutFor(walk));
     let here: number | null | undefined;
     let came = 0;
     const seen = new Set<number | null>();
@@ -182,7 +183,7 @@ export function teachMoves(walks: readonly LabelledWalk[], cutFor: (walk: Labell
       if (mention.area !== here)
         examples.push({
           features: vocabulary.read((tell) =>
-            mentionFeatures(walk.words, mention, cuts, { area: here, seen, since: mention.from - came }, tell),
+            mentionFeatures(sightOf(looked, mention, cuts), { area: here, seen, since: mention.from - came }, tell),
           ),
           answer: right ? 1 : 0,
         });
@@ -208,12 +209,13 @@ export function teachSetting(walks: readonly LabelledWalk[], cutFor: (walk: Labe
   const examples: { features: number[]; answer: number }[] = [];
   for (const walk of walks) {
     if (walk.areas.length === 0) continue;
-    const cuts = cutsOf(lookAt(walk.words), namedIn(mentionsIn(walk.words, walk.areas)), cutFor(walk));
+    const looked = lookAt(walk.words);
+    const cuts = cutsOf(looked, namedIn(mentionsIn(walk.words, walk.areas)), cutFor(walk));
     for (const { from, to } of clausesOf(cuts)) {
       const place = walk.places[to - 1];
       if (place === undefined) continue;
       const area = place === null ? undefined : walk.areas[place];
-      const own = walk.words.slice(from, to).map((word) => word.text);
+      const own = looked.looks.slice(from, to);
       examples.push({
         features: vocabulary.read((tell) => settingFeatures(own, tell)),
         answer: AREA_KINDS.indexOf(area ? areaKindOf(area) : 'whole'),
@@ -298,7 +300,7 @@ export function teachStretches(
     const style = index % 3 === 2 ? 'unknown' : styleIn(walk);
     const words: number[][][] = Array.from({ length: FARTHEST }, () => walk.words.map(() => []));
     walk.words.forEach((_, word) => {
-      const byReach: string[][] = Array.from({ length: FARTHEST }, () => []);
+      const byReach: number[][] = Array.from({ length: FARTHEST }, () => []);
       wordFeatures(heard, word, (reach, feature) => byReach[reach - 1]!.push(feature));
       byReach.forEach((features, reach) => (words[reach]![word] = vocabulary.read((tell) => features.forEach(tell))));
     });

@@ -110,8 +110,20 @@ const partsOf = (name: string): string[] => {
   return parts.length > 1 && /^(?:the|our|my)$/.test(parts[0] ?? '') ? parts.slice(1) : parts;
 };
 
-/** Every way in which an area of a job may be called, by the first word, the longest first. */
-export function aliasesOf(areas: readonly NamedArea[]): ReadonlyMap<string, readonly Alias[]> {
+/** Ways of calling an area by their first word, the longest first. */
+type Aliases = ReadonlyMap<string, readonly Alias[]>;
+
+/** Worked out once for the areas of a job: they are asked for at every line that is said. */
+const worked = new WeakMap<readonly NamedArea[], Aliases>();
+
+/** Every way in which an area of a job may be called. */
+export function aliasesOf(areas: readonly NamedArea[]): Aliases {
+  const known = worked.get(areas) ?? workedOut(areas);
+  worked.set(areas, known);
+  return known;
+}
+
+function workedOut(areas: readonly NamedArea[]): Aliases {
   const known = new Map<string, Alias>();
   const add = (parts: readonly string[], area: number | null, called: Called): void => {
     const key = parts.join(' ');

@@ -1,6 +1,7 @@
 import type { Reading } from './draft';
-import { scoresOf, type Layer, type Show } from './weights';
-import { classesOf, classOf, stemOf } from './word-classes';
+import { and, numberOf, once, put, slotsOf, tellAll, type Show } from './features';
+import { BEYOND, lookOf } from './looked';
+import { scoresOf, type Layer } from './weights';
 
 /** What is one of a few: how a thing stands in the job, what is wrong with it, how far a gate is, who settled it. */
 export const CHOICES = {
@@ -12,27 +13,30 @@ export const CHOICES = {
 export type Choice = keyof typeof CHOICES;
 export type ChoiceLayers = Readonly<Record<Choice, Layer>>;
 
+const SEEN = slotsOf('s0', 'w0', 'w1', 'w2', 'c0', 'c1');
+const ALONE = put('choice', SEEN, 's0');
+const WITH_NEXT = put('choice', SEEN, 'w0 w1', 'c0 c1', 'w0 c1');
+const WITH_BOTH = put('choice', SEEN, 'w0 w1 w2');
+const BIAS = numberOf('choice');
+const CLASS = numberOf('choice class');
+const FIRST = numberOf('choice first');
+const LAST = numberOf('choice last');
+
 /** What speaks for one or the other. */
-export function choiceFeatures(texts: readonly string[], tell: Show): void {
-  const seen = new Set<string>();
-  const once = (feature: string): void => {
-    if (seen.has(feature)) return;
-    seen.add(feature);
-    tell(feature);
-  };
-  once('bias');
-  texts.forEach((word, at) => {
-    const next = texts[at + 1];
-    once(`w:${stemOf(word)}`);
-    for (const kind of classesOf(word)) once(`c:${kind}`);
-    if (next === undefined) return;
-    once(`ww:${word}:${next}`);
-    once(`cc:${classOf(word)}:${classOf(next)}`);
-    once(`wc:${word}:${classOf(next)}`);
-    if (texts[at + 2] !== undefined) once(`www:${word}:${next}:${texts[at + 2] ?? ''}`);
+export function choiceFeatures(texts: readonly string[], show: Show): void {
+  const tell = once(show);
+  const looks = texts.map(lookOf);
+  tell(BIAS);
+  looks.forEach((look, at) => {
+    const [next = BEYOND, second = BEYOND] = looks.slice(at + 1, at + 3);
+    const seen = [look.stem, look.text, next.text, second.text, look.class, next.class];
+    tellAll(ALONE, seen, tell);
+    for (const one of look.classes) tell(and(CLASS, one));
+    if (next !== BEYOND) tellAll(WITH_NEXT, seen, tell);
+    if (second !== BEYOND) tellAll(WITH_BOTH, seen, tell);
   });
-  once(`^w:${texts[0] ?? ''}`);
-  once(`$w:${texts.at(-1) ?? ''}`);
+  tell(and(FIRST, (looks[0] ?? BEYOND).text));
+  tell(and(LAST, (looks.at(-1) ?? BEYOND).text));
 }
 
 /** The likeliest, and how likely it is. */

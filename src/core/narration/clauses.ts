@@ -1,7 +1,6 @@
-import type { Looked } from './looked';
-import type { Word } from './words';
-import { classesOf, classOf, VERBS } from './word-classes';
-import type { Layer, Show } from './weights';
+import { and, numberOf, put, slotsOf, tellAll, type Show } from './features';
+import { BEYOND, type Look, type Looked } from './looked';
+import { addSaid, type Layer } from './weights';
 
 /** A run of words that says one thing. */
 export interface Clause {
@@ -9,174 +8,129 @@ export interface Clause {
   to: number;
 }
 
-/** At which words an area is named: how it is called where a name begins, and where one has just ended. */
+/** At which words an area is named: how it is called (a number of it) where a name begins, and where one has just ended. */
 export interface Named {
-  begins: ReadonlyMap<number, string>;
-  ended: ReadonlyMap<number, string>;
+  begins: ReadonlyMap<number, number>;
+  ended: ReadonlyMap<number, number>;
 }
 
-const isVerb = (word: string | undefined): boolean =>
-  word !== undefined && (VERBS.has(classOf(word)) || classOf(word) === 'think');
+const pauseOf = (seconds: number): number => (seconds < 0.05 ? 0 : seconds < 0.35 ? 1 : seconds < 0.9 ? 2 : 3);
+const lengthOf = (words: number): number => (words < 5 ? words : words < 8 ? 5 : words < 12 ? 8 : words < 18 ? 12 : 18);
 
-const pauseOf = (seconds: number): string => (seconds < 0.05 ? '0' : seconds < 0.35 ? '1' : seconds < 0.9 ? '2' : '3');
-const lengthOf = (words: number): string =>
-  words < 5 ? String(words) : words < 8 ? '5' : words < 12 ? '8' : words < 18 ? '12' : '18';
+/** So many words are looked at before and after the one that may begin a clause. */
+const AROUND = 4;
+const WIDE = 2 * AROUND + 1;
 
-/** What a word does beside its neighbours: these are asked first, the others only where they leave it open. */
-const NEAREST: readonly (readonly [number, number])[] = [
-  [0, 0],
-  [-1, -1],
-  [-1, 0],
-  [0, 1],
-];
-const SPANS: readonly (readonly [number, number])[] = [
-  [-1, 1],
-  [-2, 0],
-  [0, 2],
-  [-2, 1],
-  [-1, 2],
-  [0, 3],
-  [-3, 0],
-  [-2, 2],
-  [-3, 1],
-  [-1, 3],
-  [0, 4],
-  [-3, 2],
-  [-4, 0],
-];
+/** What is seen at a word: its neighbours as they are (w), by their classes (c), by what they do (d); and where it stands. */
+// prettier-ignore
+const SEEN = slotsOf(
+  'w-4', 'w-3', 'w-2', 'w-1', 'w0', 'w1', 'w2', 'w3', 'w4',
+  'c-4', 'c-3', 'c-2', 'c-1', 'c0', 'c1', 'c2', 'c3', 'c4',
+  'd-4', 'd-3', 'd-2', 'd-1', 'd0', 'd1', 'd2', 'd3', 'd4',
+  'pause', 'stop', 'since', 'behind', 'ahead', 'names', 'leads', 'named',
+);
 
-/** How many verbs were said since, and how soon the next comes: what is whole may end, what has none goes on. */
-function verbsAround(words: readonly Word[], at: number, since: number): { behind: string; ahead: string } {
-  let verbs = 0;
-  for (let back = 1; back <= Math.min(since, 12); back++) if (isVerb(words[at - back]?.text)) verbs += 1;
-  let ahead = 0;
-  for (let by = 1; by <= 4 && ahead === 0; by++) if (isVerb(words[at + by]?.text)) ahead = by;
-  return { behind: verbs > 1 ? '2' : String(verbs), ahead: String(ahead) };
-}
-
-/** A word with its neighbours, as they are, by their classes and by what they do. */
-interface Around {
-  text: (by: number) => string;
-  kind: (by: number) => string;
-  does: (by: number) => string;
-  since: number;
-  pause: string;
-  stop: string;
-}
-
+/** Asked first, the others only where these leave it open. */
+// prettier-ignore
+const NEAREST = put(
+  'cut', SEEN,
+  '', 'stop', 'pause', 'stop c0', 'pause c0', 'since', 'behind ahead', 'behind c0', 'behind c0 ahead', 'since c0',
+  'w-1', 'w0', 'w-1 w0', 'c-1', 'c0', 'c-1 c0', 'd0', 'd-1', 'd-1 d0', 'd0 d1',
+);
+// prettier-ignore
+const FURTHER = put(
+  'cut', SEEN,
+  'w-2', 'w1', 'w0 w1', 'w-2 w-1', 'c1', 'c0 c1', 'c-2 c-1 c0', 'c-1 c0 c1', 'c0 c1 c2', 'c0 c1 c2 c3', 'c-2 c-1 c0 c1',
+  'c-3 c-2 c-1', 'c-1 w0', 'w-1 c0', 'w0 c1', 'w0 c1 c2', 'w-1 behind', 'w0 behind ahead', 'c-1 behind ahead',
+  'd-1 d0 d1', 'd-2 d-1 d0', 'd0 d1 d2', 'd-2 d-1 d0 d1', 'd-1 d0 d1 d2', 'd0 d1 d2 d3', 'd-3 d-2 d-1 d0',
+  'd-2 d-1 d0 d1 d2', 'd-3 d-2 d-1 d0 d1', 'd-1 d0 d1 d2 d3', 'd0 d1 d2 d3 d4', 'd-3 d-2 d-1 d0 d1 d2', 'd-4 d-3 d-2 d-1 d0',
+  'd-1 d0 d1 behind ahead', 'd0 d1 d2 behind', 'd-2 d-1 d0 since', 'd-1 d0 w0', 'd-1 d0 w-1',
+);
 /** Where an area is named here, soon, or just before: names are headings as often as things. */
-function nameFeatures(named: Named, at: number, { text, does, since, pause, stop }: Around, tell: Show): void {
-  // “The kitchen” is named by its name, not by its article.
-  const names = named.begins.get(at) ?? (/^(?:the|this)$/.test(does(0)) ? named.begins.get(at + 1) : undefined);
-  if (names) {
-    tell(`names:${names}`);
-    tell(`names:${names}:${does(-1)}`);
-    tell(`names:${names}:${text(-1)}`);
-    tell(`names:${names}:${pause}:${stop}`);
-  }
-  const led = named.begins.get(at + 1) ?? named.begins.get(at + 2) ?? named.begins.get(at + 3);
-  if (led) {
-    tell(`leads:${led}:${does(0)}:${does(1)}`);
-    tell(`leads:${led}:${text(0)}`);
-    tell(`leads:${led}:${does(-1)}:${does(0)}`);
-  }
-  const just = named.ended.get(at);
-  if (!just) return;
-  tell(`named:${just}`);
-  tell(`named:${just}:${does(0)}`);
-  tell(`named:${just}:${does(0)}:${does(1)}`);
-  tell(`named:${just}:since:${lengthOf(since)}`);
-  tell(`named:${just}:since:${lengthOf(since)}:${does(0)}`);
-  tell(`named:${just}:${text(0)}`);
+const NAMES = put('cut', SEEN, 'names', 'names d-1', 'names w-1', 'names pause stop');
+const LEADS = put('cut', SEEN, 'leads d0 d1', 'leads w0', 'leads d-1 d0');
+const JUST = put('cut', SEEN, 'named', 'named d0', 'named d0 d1', 'named since', 'named since d0', 'named w0');
+const CLASS_HERE = numberOf('one of its classes');
+const CLASS_BEFORE = numberOf('one of the classes before');
+
+const mayCarry = (look: Look | undefined): boolean => look !== undefined && (look.verb || look.kind === 'think');
+
+/** How many verbs were said since: what is whole may end, what has none goes on. */
+function verbsBehind(looks: readonly Look[], at: number, since: number): number {
+  let verbs = 0;
+  for (let back = 1; back <= Math.min(since, 12) && verbs < 2; back++) if (mayCarry(looks[at - back])) verbs += 1;
+  return verbs;
 }
+
+/** How soon the next verb comes; 0 where none does. */
+function verbAhead(looks: readonly Look[], at: number): number {
+  for (let by = 1; by <= 4; by++) if (mayCarry(looks[at + by])) return by;
+  return 0;
+}
+
+const THE = new Set(['the', 'a', 'an', 'this', 'these']);
+const STOPS = { '': numberOf('-'), ',': numberOf(','), '.': numberOf('.') };
+
+/** What is seen at a word, `since` words after the clause before began. */
+function lookAround({ words, texts, looks }: Looked, named: Named, at: number, since: number, seen: Int32Array): void {
+  for (let by = 0; by < WIDE; by++) {
+    const look = looks[at + by - AROUND] ?? BEYOND;
+    seen[by] = look.text;
+    seen[WIDE + by] = look.class;
+    seen[2 * WIDE + by] = look.does;
+  }
+  seen[SEEN.pause] = pauseOf(words[at]?.gap ?? 0);
+  seen[SEEN.stop] = STOPS[words[at - 1]?.stop ?? ''];
+  seen[SEEN.since] = lengthOf(since);
+  seen[SEEN.behind] = verbsBehind(looks, at, since);
+  seen[SEEN.ahead] = verbAhead(looks, at);
+  const { begins, ended } = named;
+  // “The kitchen” is named by its name, not by its article.
+  seen[SEEN.names] = begins.get(at) ?? (THE.has(texts[at] ?? '') ? begins.get(at + 1) : undefined) ?? 0;
+  seen[SEEN.leads] = begins.get(at + 1) ?? begins.get(at + 2) ?? begins.get(at + 3) ?? 0;
+  seen[SEEN.named] = ended.get(at) ?? 0;
+}
+
+function tellNearest(seen: Int32Array, tell: Show): void {
+  if (seen[SEEN.names] !== 0) tellAll(NAMES, seen, tell);
+  if (seen[SEEN.leads] !== 0) tellAll(LEADS, seen, tell);
+  if (seen[SEEN.named] !== 0) tellAll(JUST, seen, tell);
+  tellAll(NEAREST, seen, tell);
+}
+
+function tellFurther({ looks }: Looked, at: number, seen: Int32Array, tell: Show): void {
+  tellAll(FURTHER, seen, tell);
+  for (const one of (looks[at] ?? BEYOND).classes) tell(and(and(CLASS_HERE, one), seen[SEEN['c-1']]!));
+  for (const one of (looks[at - 1] ?? BEYOND).classes) tell(and(and(CLASS_BEFORE, one), seen[SEEN.c0]!));
+}
+
+const roomToSee = (): Int32Array => new Int32Array(Object.keys(SEEN).length);
 
 /** What speaks for or against a clause beginning at a word, `since` words after the one before began. */
-export function cutFeatures(
-  looked: Looked,
-  named: Named,
-  at: number,
-  since: number,
-  tell: Show,
-  unlikely = (): boolean => false,
-): void {
-  const { words } = looked;
-  const text = (by: number): string => words[at + by]?.text ?? '#';
-  const kind = (by: number): string => looked.kinds[at + by] ?? '#';
-  const does = (by: number): string => looked.does[at + by] ?? '#';
-  const pause = pauseOf(words[at]?.gap ?? 0);
-  const before = words[at - 1]?.stop;
-  const stop = before === '' ? '-' : (before ?? '#');
-  const { behind, ahead } = verbsAround(words, at, since);
-  const d = [-4, -3, -2, -1, 0, 1, 2, 3, 4].map(does);
-  const span = (from: number, to: number): string => `d${from},${to}:${d.slice(from + 4, to + 5).join(':')}`;
-  tell('bias');
-  nameFeatures(named, at, { text, kind, does, since, pause, stop }, tell);
-  tell(`stop:${stop}`);
-  tell(`pause:${pause}`);
-  tell(`stop:${stop}:${kind(0)}`);
-  tell(`pause:${pause}:${kind(0)}`);
-  tell(`since:${lengthOf(since)}`);
-  tell(`verbs:${behind}:${ahead}`);
-  tell(`verbs:${behind}:${kind(0)}`);
-  tell(`verbs:${behind}:${kind(0)}:${ahead}`);
-  tell(`since:${lengthOf(since)}:${kind(0)}`);
-  tell(`w-1:${text(-1)}`);
-  tell(`w0:${text(0)}`);
-  tell(`w-1,0:${text(-1)}:${text(0)}`);
-  tell(`c-1:${kind(-1)}`);
-  tell(`c0:${kind(0)}`);
-  tell(`c-1,0:${kind(-1)}:${kind(0)}`);
-  for (const [from, to] of NEAREST) tell(span(from, to));
-  if (unlikely()) return;
-  tell(`w-2:${text(-2)}`);
-  tell(`w1:${text(1)}`);
-  tell(`w0,1:${text(0)}:${text(1)}`);
-  tell(`c1:${kind(1)}`);
-  tell(`c0,1:${kind(0)}:${kind(1)}`);
-  tell(`c-2,0:${kind(-2)}:${kind(-1)}:${kind(0)}`);
-  tell(`c-1,1:${kind(-1)}:${kind(0)}:${kind(1)}`);
-  tell(`c0,2:${kind(0)}:${kind(1)}:${kind(2)}`);
-  tell(`c0,3:${kind(0)}:${kind(1)}:${kind(2)}:${kind(3)}`);
-  tell(`c-2,1:${kind(-2)}:${kind(-1)}:${kind(0)}:${kind(1)}`);
-  tell(`c-3,-1:${kind(-3)}:${kind(-2)}:${kind(-1)}`);
-  tell(`cw-1,0:${kind(-1)}:${text(0)}`);
-  tell(`wc-1,0:${text(-1)}:${kind(0)}`);
-  tell(`w0c1:${text(0)}:${kind(1)}`);
-  tell(`w0c2:${text(0)}:${kind(1)}:${kind(2)}`);
-  tell(`w-2,-1:${text(-2)}:${text(-1)}`);
-  tell(`w-1:${text(-1)}:verbs:${behind}`);
-  tell(`w0:${text(0)}:verbs:${behind}:${ahead}`);
-  tell(`c-1:${kind(-1)}:verbs:${behind}:${ahead}`);
-  for (const [from, to] of SPANS) tell(span(from, to));
-  tell(`${span(-1, 1)}:${behind}:${ahead}`);
-  tell(`${span(0, 2)}:${behind}`);
-  tell(`${span(-2, 0)}:${lengthOf(since)}`);
-  tell(`${span(-1, 0)}:${text(0)}`);
-  tell(`${span(-1, 0)}:${text(-1)}`);
-  for (const one of classesOf(text(0))) tell(`C0:${one}:${kind(-1)}`);
-  for (const one of classesOf(text(-1))) tell(`C-1:${one}:${kind(0)}`);
+export function cutFeatures(looked: Looked, named: Named, at: number, since: number, tell: Show): void {
+  const seen = roomToSee();
+  lookAround(looked, named, at, since, seen);
+  tellNearest(seen, tell);
+  tellFurther(looked, at, seen, tell);
 }
 
 /** So little speaks for it in what is next to it that the rest need not be asked. */
 const HARDLY = -2;
 
-function cutScore({ rows, values }: Layer, looked: Looked, named: Named, at: number, since: number): number {
-  let score = 0;
-  const tell: Show = (feature) => {
-    const row = rows.of(feature);
-    if (row !== -1) score += values[row] ?? 0;
-  };
-  cutFeatures(looked, named, at, since, tell, () => score < HARDLY);
-  return score;
-}
-
 /** What speaks for a clause beginning at each word, the one that begins before it taken as it is likeliest. */
 export function cutsOf(looked: Looked, named: Named, layer: Layer): Float64Array {
   const { words } = looked;
   const cuts = new Float64Array(words.length);
+  const seen = roomToSee();
+  const sums = new Float64Array(1);
+  const tell: Show = (feature) => addSaid(layer, feature, sums, 0);
   let from = 0;
   for (let at = 1; at < words.length; at++) {
-    const score = cutScore(layer, looked, named, at, at - from);
+    sums[0] = 0;
+    lookAround(looked, named, at, at - from, seen);
+    tellNearest(seen, tell);
+    if (sums[0] >= HARDLY) tellFurther(looked, at, seen, tell);
+    const score = sums[0];
     cuts[at] = words[at - 1]?.stop === '.' ? Math.max(score, 3) : score;
     if ((cuts[at] ?? 0) > 0) from = at;
   }

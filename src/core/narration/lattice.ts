@@ -8,13 +8,7 @@ import {
   type Heard,
   type WalkStyle,
 } from './stretch-features';
-import type { Layer } from './weights';
-
-const add = (layer: Layer, feature: string, sums: Float64Array, at: number): void => {
-  const row = layer.rows.of(feature);
-  if (row === -1) return;
-  for (let kind = 0, value = row * KINDS; kind < KINDS; kind++, value++) sums[at + kind]! += layer.values[value]!;
-};
+import { addSaid } from './weights';
 
 /**
  * Scores of every stretch between two places. What single words and their neighbours say is summed up once along the walk,
@@ -23,26 +17,22 @@ const add = (layer: Layer, feature: string, sums: Float64Array, at: number): voi
 export function latticeOf(
   heard: Heard,
   at: readonly number[],
-  { kinds, flow }: StretchLayer,
+  { kinds: layer, flow }: StretchLayer,
   style: WalkStyle,
 ): Lattice {
+  const kinds = KINDS;
   const size = heard.words.length;
   /** By reach: the sum over all words before one. */
-  const upTo: Float64Array[] = [];
-  for (let reach = 1; reach <= FARTHEST; reach++) upTo.push(new Float64Array((size + 1) * KINDS));
-  for (let word = 0; word < size; word++) {
-    for (const sums of upTo) sums.copyWithin((word + 1) * KINDS, word * KINDS, (word + 1) * KINDS);
-    wordFeatures(heard, word, (reach, feature) => add(kinds, feature, upTo[reach - 1]!, (word + 1) * KINDS));
-  }
-  const starts = at.map((place) => {
-    const sums = new Float64Array(KINDS);
-    if (place < size) startFeatures(heard, place, (feature) => add(kinds, feature, sums, 0));
-    return sums;
-  });
-  const ends = at.map((place) => {
-    const sums = new Float64Array(KINDS);
-    if (place > 0) endFeatures(heard, place, (feature) => add(kinds, feature, sums, 0));
-    return sums;
+  const upTo = Array.from({ length: FARTHEST }, () => new Float64Array((size + 1) * kinds));
+  for (let word = 0; word < size; word++)
+    wordFeatures(heard, word, (reach, feature) => addSaid(layer, feature, upTo[reach - 1]!, (word + 1) * kinds));
+  for (const sums of upTo) for (let one = kinds; one < sums.length; one++) sums[one]! += sums[one - kinds]!;
+  /** By place: what speaks for a stretch beginning there, and for one ending there. */
+  const starts = new Float64Array(at.length * kinds);
+  const ends = new Float64Array(at.length * kinds);
+  at.forEach((place, index) => {
+    if (place < size) startFeatures(heard, place, (feature) => addSaid(layer, feature, starts, index * kinds));
+    if (place > 0) endFeatures(heard, place, (feature) => addSaid(layer, feature, ends, index * kinds));
   });
   const known = new Map<number, Float64Array>();
   const score = (from: number, to: number): Float64Array => {
@@ -50,16 +40,13 @@ export function latticeOf(
     const before = known.get(key);
     if (before) return before;
     const [first, last] = [at[from]!, at[to]!];
-    const sums = new Float64Array(KINDS);
-    for (let kind = 0; kind < KINDS; kind++) {
-      let sum = (starts[from]?.[kind] ?? 0) + ends[to]![kind]!;
-      for (let reach = 0; reach < FARTHEST; reach++) {
-        const end = last - reach;
-        if (end > first) sum += upTo[reach]![end * KINDS + kind]! - upTo[reach]![first * KINDS + kind]!;
-      }
-      sums[kind] = sum;
+    const sums = new Float64Array(kinds);
+    for (let kind = 0; kind < kinds; kind++) sums[kind] = starts[from * kinds + kind]! + ends[to * kinds + kind]!;
+    for (let reach = 0; reach < FARTHEST && last - reach > first; reach++) {
+      const [sum, end, begin] = [upTo[reach]!, (last - reach) * kinds, first * kinds];
+      for (let kind = 0; kind < kinds; kind++) sums[kind]! += sum[end + kind]! - sum[begin + kind]!;
     }
-    stretchFeatures(heard, first, last, style, (feature) => add(kinds, feature, sums, 0));
+    stretchFeatures(heard, first, last, style, (feature) => addSaid(layer, feature, sums, 0));
     known.set(key, sums);
     return sums;
   };

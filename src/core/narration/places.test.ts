@@ -19,8 +19,9 @@ function places(text: string): (string | null)[] {
     text.split('. ').map((sentence, index) => ({ start: index * 5, end: index * 5 + 4, text: `${sentence}.` })),
   );
   const mentions = mentionsIn(words, AREAS);
-  const cuts = cutsOf(lookAt(words), namedIn(mentions), learnt().cut);
-  return placesOf(words, clausesOf(cuts), mentions, cuts, AREAS, learnt().place).map(({ area }) =>
+  const looked = lookAt(words);
+  const cuts = cutsOf(looked, namedIn(mentions), learnt().cut);
+  return placesOf({ ...looked, cuts }, clausesOf(cuts), mentions, AREAS, learnt().place).map(({ area }) =>
     area === null ? null : (AREAS[area]?.name ?? ''),
   );
 }

@@ -1,7 +1,8 @@
 import { aliasesOf, AREA_KINDS, areaKindOf, type Alias, type NamedArea } from './area-aliases';
-import { classOf, doesOf, stemOf } from './word-classes';
-import { scoresOf, type Layer, type Show } from './weights';
 import type { Clause, Named } from './clauses';
+import { and, numberOf, once, put, slotsOf, tellAll, type Show } from './features';
+import { BEYOND, lookOf, type Look, type Looked } from './looked';
+import { addSaid, scoresOf, type Layer } from './weights';
 import type { Word } from './words';
 
 /** An area named in what was said. */
@@ -29,24 +30,26 @@ export function mentionsIn(words: readonly Word[], areas: readonly NamedArea[]):
 
 /** Where areas are named, for cutting into clauses. */
 export const namedIn = (mentions: readonly Mention[]): Named => ({
-  begins: new Map(mentions.map((mention) => [mention.from, mention.called])),
-  ended: new Map(mentions.map((mention) => [mention.to, mention.called])),
+  begins: new Map(mentions.map((mention) => [mention.from, numberOf(mention.called)])),
+  ended: new Map(mentions.map((mention) => [mention.to, numberOf(mention.called)])),
 });
 
-const few = (count: number): string => (count > 3 ? '4' : String(count));
-const DETERMINER = /^(?:the|this|that|our|their|her|his|my|your|these|those)$/;
-const MOTION = new Set(
+const DETERMINERS = new Set('the this that our their her his my your these those'.split(' '));
+const MOTIONS = new Set(
   (
     'go going goes come coming walk walking head heading move moving step start starting pop run running now next then ' +
     'on let look looking quick over'
   ).split(' '),
 );
-const TOWARD = /^(?:to|into|through|down|up|out|round|over|onto|inside|outside|along)$/;
-const cutOf = (score: number): string =>
-  score < -2.5 ? 'a' : score < -1 ? 'b' : score < 0 ? 'c' : score < 1.5 ? 'd' : 'e';
+const TOWARD = new Set('to into through down up out round over onto inside outside along'.split(' '));
+const AGAIN = new Set(['back', 'again']);
+const STATES = new Set("is 's are has have need needs want wants get gets".split(' '));
+
+const cutOf = (score: number): number => (score < -2.5 ? 1 : score < -1 ? 2 : score < 0 ? 3 : score < 1.5 ? 4 : 5);
+const STOPS = { '': 1, ',': 2, '.': 3 };
 
 /** What is known of the walk so far where an area is named. */
-interface Path {
+export interface Path {
   /** Where the speaker is; undefined before any was named. */
   area: number | null | undefined;
   seen: ReadonlySet<number | null>;
@@ -54,90 +57,131 @@ interface Path {
   since: number;
 }
 
-/** What speaks for the speaker being in, or going to, the area that he names. */
-export function mentionFeatures(
-  words: readonly Word[],
-  mention: Mention,
-  cuts: Float64Array,
-  here: Path,
-  tell: Show,
-): void {
-  const text = (at: number): string => words[at]?.text ?? '#';
-  const does = (at: number): string => (words[at] ? doesOf(text(at)) : '#');
-  const kind = (at: number): string => (words[at] ? classOf(text(at)) : '#');
-  const cut = (at: number): string => (at <= 0 || at >= words.length ? 'e' : cutOf(cuts[at] ?? 0));
-  const { from, to, called } = mention;
-  const determined = from > 0 && DETERMINER.test(text(from - 1));
-  const start = determined ? from - 1 : from;
-  const det = !determined ? '' : /^(?:the|this)$/.test(text(from - 1)) ? text(from - 1) : 'other';
-  let clause = start;
-  while (clause > 0 && start - clause < 8 && (cuts[clause] ?? 0) < 0) clause -= 1;
-  const lead = start - clause;
-  const own = kind(to - 1);
-  const [before, after] = [cut(start), cut(to)];
-  tell('bias');
-  tell(`called:${called}`);
-  tell(`called:${called}:${det}`);
-  tell(`words:${to - from}`);
-  tell(`own:${own}`);
-  tell(`det:${det}`);
-  tell(`cuts:${before}:${after}`);
-  tell(`cuts:${before}:${after}:${det}`);
-  tell(`cuts:${before}:${after}:${called}`);
-  tell(`before:${before}:${det}`);
-  tell(`after:${after}`);
-  tell(`after:${after}:${does(to)}`);
-  tell(`lead:${few(lead)}:${after}`);
-  tell(`lead:${few(lead)}:${det}`);
-  tell(`b1:${text(start - 1)}`);
-  tell(`b1:${text(start - 1)}:${det}`);
-  tell(`b1:${text(start - 1)}:${before}`);
-  tell(`b2:${text(start - 2)}:${text(start - 1)}`);
-  tell(`d1:${does(start - 1)}:${det}`);
-  tell(`d2:${does(start - 2)}:${does(start - 1)}`);
-  tell(`d3:${does(start - 3)}:${does(start - 2)}:${does(start - 1)}`);
-  tell(`a1:${text(to)}`);
-  tell(`a1:${text(to)}:${det}`);
-  tell(`ad:${does(to)}`);
-  tell(`ad:${does(to)}:${det}:${called}`);
-  tell(`ad2:${does(to)}:${does(to + 1)}`);
-  tell(`ak:${kind(to)}:${det}`);
-  tell(`da:${does(start - 1)}:${does(to)}`);
-  tell(`da:${does(start - 1)}:${det}:${does(to)}`);
-  tell(`ka:${kind(start - 1)}:${own}:${kind(to)}`);
-  tell(`stop:${words[to - 1]?.stop ?? ''}:${start === 0 ? '.' : (words[start - 1]?.stop ?? '')}`);
-  if ((words[start]?.gap ?? 0) > 0.3) tell('pause');
-  let verb = false;
-  for (let at = clause; at < start; at++) {
-    const word = text(at);
-    if (MOTION.has(word)) tell('motion');
-    if (TOWARD.test(word)) tell(`toward:${start - at}`);
-    if (word === 'back' || word === 'again') tell('again');
-    if (/^(?:is|'s|are|has|have|needs?|wants?|get|gets)$/.test(word)) verb = true;
-  }
-  if (verb) tell(`after verb:${det}`.replace(' ', '-'));
-  if (here.area === undefined) tell('nowhere');
-  else tell(`since:${here.since < 8 ? 0 : here.since < 25 ? 1 : here.since < 60 ? 2 : here.since < 150 ? 3 : 4}`);
-  if (here.seen.has(mention.area)) {
-    tell('seen');
-    tell(`seen:${before}:${after}`);
-    tell(`seen:${does(start - 1)}`);
-  } else {
-    tell(`new:${called}`);
-    tell(`new:${before}:${after}:${det}`);
-  }
+/** What is seen where an area is named: words before (b) and after (a) it, by what they are (w), their class (c), what they do (d). */
+const SEEN = slotsOf(
+  ...([
+    'called',
+    'the',
+    'words',
+    'own',
+    'cut-b',
+    'cut-a',
+    'lead',
+    'w-b1',
+    'w-b2',
+    'd-b1',
+    'd-b2',
+    'd-b3',
+    'c-b1',
+  ] as const),
+  ...(['w-a1', 'd-a1', 'd-a2', 'c-a1', 'stop-a', 'stop-b', 'since', 'toward'] as const),
+);
+const NAMED = put(
+  'named',
+  SEEN,
+  ...['', 'called', 'called the', 'words', 'own', 'the', 'cut-b cut-a', 'cut-b cut-a the', 'cut-b cut-a called'],
+  ...['cut-b the', 'cut-a', 'cut-a d-a1', 'lead cut-a', 'lead the', 'w-b1', 'w-b1 the', 'w-b1 cut-b', 'w-b2 w-b1'],
+  ...[
+    'd-b1 the',
+    'd-b2 d-b1',
+    'd-b3 d-b2 d-b1',
+    'w-a1',
+    'w-a1 the',
+    'd-a1',
+    'd-a1 the called',
+    'd-a1 d-a2',
+    'c-a1 the',
+  ],
+  ...['d-b1 d-a1', 'd-b1 the d-a1', 'c-b1 own c-a1', 'stop-a stop-b'],
+);
+const PAUSE = numberOf('named after a pause');
+const MOTION = numberOf('named after a motion');
+const TOWARDS = put('named', SEEN, 'toward');
+const BACK = numberOf('named after back or again');
+const AFTER_STATE = put('named after a state', SEEN, 'the');
+const NOWHERE = numberOf('nowhere yet');
+const HERE = put('here', SEEN, 'since');
+const OLD = put('been there', SEEN, '', 'cut-b cut-a', 'd-b1');
+const NEW = put('not been there', SEEN, 'called', 'cut-b cut-a the');
+
+/** Where an area is named, looked at once for all the ways on which the speaker may have come there. */
+export interface Sight {
+  area: number | null;
+  seen: Int32Array;
+  /** Features that hang on nothing but the words. */
+  own: readonly number[];
 }
 
+/** Looks at an area named. */
+export function sightOf({ words, texts, looks }: Looked, mention: Mention, cuts: Float64Array): Sight {
+  const look = (at: number): Look => looks[at] ?? BEYOND;
+  const cut = (at: number): number => (at <= 0 || at >= words.length ? 5 : cutOf(cuts[at] ?? 0));
+  const { from, to } = mention;
+  const determined = DETERMINERS.has(texts[from - 1] ?? '');
+  const start = determined ? from - 1 : from;
+  let clause = start;
+  while (clause > 0 && start - clause < 8 && (cuts[clause] ?? 0) < 0) clause -= 1;
+  const seen = new Int32Array(Object.keys(SEEN).length);
+  seen[SEEN.called] = numberOf(mention.called);
+  seen[SEEN.the] = !determined ? 0 : /^(?:the|this)$/.test(texts[from - 1] ?? '') ? look(from - 1).text : 1;
+  seen[SEEN.words] = to - from;
+  seen[SEEN.own] = look(to - 1).class;
+  seen[SEEN['cut-b']] = cut(start);
+  seen[SEEN['cut-a']] = cut(to);
+  seen[SEEN.lead] = Math.min(start - clause, 4);
+  seen[SEEN['w-b1']] = look(start - 1).text;
+  seen[SEEN['w-b2']] = look(start - 2).text;
+  seen[SEEN['d-b1']] = look(start - 1).does;
+  seen[SEEN['d-b2']] = look(start - 2).does;
+  seen[SEEN['d-b3']] = look(start - 3).does;
+  seen[SEEN['c-b1']] = look(start - 1).class;
+  seen[SEEN['w-a1']] = look(to).text;
+  seen[SEEN['d-a1']] = look(to).does;
+  seen[SEEN['d-a2']] = look(to + 1).does;
+  seen[SEEN['c-a1']] = look(to).class;
+  seen[SEEN['stop-a']] = STOPS[words[to - 1]?.stop ?? ''];
+  seen[SEEN['stop-b']] = STOPS[start === 0 ? '.' : (words[start - 1]?.stop ?? '')];
+  const own: number[] = [];
+  const tell: Show = (feature) => void own.push(feature);
+  tellAll(NAMED, seen, tell);
+  if ((words[start]?.gap ?? 0) > 0.3) tell(PAUSE);
+  let state = false;
+  for (let at = clause; at < start; at++) {
+    const word = texts[at] ?? '';
+    if (MOTIONS.has(word)) tell(MOTION);
+    if (AGAIN.has(word)) tell(BACK);
+    if (STATES.has(word)) state = true;
+    if (!TOWARD.has(word)) continue;
+    seen[SEEN.toward] = start - at;
+    tellAll(TOWARDS, seen, tell);
+  }
+  if (state) tellAll(AFTER_STATE, seen, tell);
+  return { area: mention.area, seen, own };
+}
+
+/** What speaks for the speaker being in, or going to, the area that he names: by its words, and by the way he came. */
+export function mentionFeatures({ area, seen, own }: Sight, here: Path, tell: Show): void {
+  for (const feature of own) tell(feature);
+  wayFeatures({ area, seen }, here, tell);
+}
+
+function wayFeatures({ area, seen }: Omit<Sight, 'own'>, here: Path, tell: Show): void {
+  seen[SEEN.since] = here.since < 8 ? 0 : here.since < 25 ? 1 : here.since < 60 ? 2 : here.since < 150 ? 3 : 4;
+  if (here.area === undefined) tell(NOWHERE);
+  else tellAll(HERE, seen, tell);
+  tellAll(here.seen.has(area) ? OLD : NEW, seen, tell);
+}
+
+const SETTING_SEEN = slotsOf('s0', 'w0', 'w1', 'c0');
+const SAID_THERE = put('setting', SETTING_SEEN, 's0', 'c0', 'w0 w1');
+const ANYWHERE = numberOf('setting');
+
 /** What a clause tells of where it is said: words that belong to a kitchen, a roof, a yard. */
-export function settingFeatures(texts: readonly string[], tell: Show): void {
-  tell('bias');
-  const seen = new Set<string>();
-  texts.forEach((word, at) => {
-    for (const feature of [`w:${stemOf(word)}`, `c:${classOf(word)}`, `ww:${word}:${texts[at + 1] ?? '#'}`])
-      if (!seen.has(feature)) {
-        seen.add(feature);
-        tell(feature);
-      }
+export function settingFeatures(looks: readonly Look[], show: Show): void {
+  const tell = once(show);
+  tell(ANYWHERE);
+  looks.forEach((look, at) => {
+    tellAll(SAID_THERE, [look.stem, look.text, (looks[at + 1] ?? BEYOND).text, look.class], tell);
   });
 }
 
@@ -184,12 +228,11 @@ const logChance = (score: number): number => -Math.log1p(Math.exp(-score));
  * are kept, so that a move not heard clearly is found by what was said there.
  */
 export function placesOf(
-  words: readonly Word[],
+  heard: Looked & { cuts: Float64Array },
   clauses: readonly Clause[],
   mentions: readonly Mention[],
-  cuts: Float64Array,
   areas: readonly NamedArea[],
-  { moves, setting }: PlaceLayers,
+  layers: PlaceLayers,
   from?: number | null,
 ): Place[] {
   const kinds = areas.map((area) => AREA_KINDS.indexOf(areaKindOf(area)));
@@ -201,43 +244,49 @@ export function placesOf(
   clauses.forEach((clause, index) => {
     for (; (mentions[next]?.from ?? Infinity) < clause.to; next++) {
       const mention = mentions[next];
-      if (!mention) break;
-      const more: Way[] = [];
-      for (const way of ways) {
-        if (way.area === mention.area) {
-          more.push(way);
-          continue;
-        }
-        const [score = 0] = scoresOf(moves, (tell) => mentionFeatures(words, mention, cuts, way, tell));
-        more.push(
-          { ...way, score: way.score + logChance(-score), sure: Math.min(way.sure, 1 - chance(score)) },
-          {
-            area: mention.area,
-            seen: way.seen.has(mention.area) ? way.seen : new Set([...way.seen, mention.area]),
-            since: 0,
-            score: way.score + logChance(score),
-            sure: chance(score),
-            trail: way.trail,
-          },
-        );
-      }
-      ways = bestWays(more);
+      if (mention) ways = onward(ways, sightOf(heard, mention, heard.cuts), layers.moves);
     }
-    const own = words.slice(clause.from, clause.to).map((word) => word.text);
-    const settings = scoresOf(setting, (tell) => settingFeatures(own, tell));
-    const most = Math.max(...settings);
-    const sum = most + Math.log(settings.reduce((all, value) => all + Math.exp(value - most), 0));
+    const fits = fitsOf(heard.looks.slice(clause.from, clause.to), layers.setting);
     ways = ways.map((way) => {
       const kind = way.area === undefined || way.area === null ? whole : (kinds[way.area] ?? whole);
       return {
         ...way,
-        since: way.since + own.length,
-        score: way.score + SETTING * Math.max(-MOST, Math.min(MOST, (settings[kind] ?? 0) - sum)),
+        since: way.since + clause.to - clause.from,
+        score: way.score + SETTING * Math.max(-MOST, Math.min(MOST, fits[kind] ?? 0)),
         trail: { clause: index, area: way.area, sure: way.sure, before: way.trail },
       };
     });
   });
   return settled(ways, clauses.length);
+}
+
+/** Each way goes on to the area that is named, or stays where it was. */
+function onward(ways: readonly Way[], sight: Sight, moves: Layer): Way[] {
+  const { area } = sight;
+  const sums = new Float64Array(1);
+  for (const feature of sight.own) addSaid(moves, feature, sums, 0);
+  const [byWords = 0] = sums;
+  return bestWays(
+    ways.flatMap((way) => {
+      if (way.area === area) return [way];
+      sums[0] = byWords;
+      wayFeatures(sight, way, (feature) => addSaid(moves, feature, sums, 0));
+      const [score = 0] = sums;
+      const seen = way.seen.has(area) ? way.seen : new Set([...way.seen, area]);
+      return [
+        { ...way, score: way.score + logChance(-score), sure: Math.min(way.sure, 1 - chance(score)) },
+        { area, seen, since: 0, score: way.score + logChance(score), sure: chance(score), trail: way.trail },
+      ];
+    }),
+  );
+}
+
+/** How well a clause fits each kind of area; the logarithm of a chance. */
+function fitsOf(looks: readonly Look[], setting: Layer): Float64Array {
+  const sums = scoresOf(setting, (tell) => settingFeatures(looks, tell));
+  const most = Math.max(...sums);
+  const all = most + Math.log(sums.reduce((so, value) => so + Math.exp(value - most), 0));
+  return sums.map((sum) => sum - all);
 }
 
 /** The best ways, one for each place they have come to. */

@@ -3,6 +3,7 @@ import { standpointIn, WHOLE_JOB, type Cue } from './captions';
 import { clausesOf, cutsOf, placesToCut, type Clause } from './clauses';
 import type { Draft, DraftKind } from './draft';
 import { fieldsOf } from './draft-fields';
+import { and, numberOf } from './features';
 import { latticeOf } from './lattice';
 import { learnt as shipped, type Learnt } from './learnt';
 import { lookAt } from './looked';
@@ -18,15 +19,18 @@ import { wordsOf, type Word } from './words';
 /** What was read is kept. One more wherever the same text comes to other drafts than before. */
 export const READING_FORM = 3;
 
+const MARKS = { length: numberOf('length'), number: numberOf('number'), by: numberOf('by'), part: numberOf('part') };
+const NAMED = numberOf('area');
+
 /** Lengths, parts of a whole and names of areas, marked at the word where they begin. */
-function marksOf(texts: readonly string[], mentions: readonly Mention[], metric: boolean): Map<number, string[]> {
-  const marks = new Map<number, string[]>();
-  const mark = (at: number, name: string): void => void marks.set(at, [...(marks.get(at) ?? []), name]);
+function marksOf(texts: readonly string[], mentions: readonly Mention[], metric: boolean): Map<number, number[]> {
+  const marks = new Map<number, number[]>();
+  const mark = (at: number, what: number): void => void marks.set(at, [...(marks.get(at) ?? []), what]);
   for (let at = 0; at < texts.length; at++) {
     const length = lengthAt(texts, at, metric);
     if (length) {
-      mark(at, length.sure ? 'length' : 'number');
-      if (/^(?:by|x|and)$/.test(texts[length.to] ?? '') && lengthAt(texts, length.to + 1, metric)) mark(at, 'by');
+      mark(at, length.sure ? MARKS.length : MARKS.number);
+      if (/^(?:by|x|and)$/.test(texts[length.to] ?? '') && lengthAt(texts, length.to + 1, metric)) mark(at, MARKS.by);
       at = length.to - 1;
       continue;
     }
@@ -34,10 +38,10 @@ function marksOf(texts: readonly string[], mentions: readonly Mention[], metric:
     const part =
       partAt(texts, at) ?? (number && /^(?:percent|%|per)$/.test(texts[number.to] ?? '') ? number : undefined);
     if (!part) continue;
-    mark(at, 'part');
+    mark(at, MARKS.part);
     at = part.to - 1;
   }
-  for (const mention of mentions) mark(mention.from, `area:${mention.called}`);
+  for (const mention of mentions) mark(mention.from, and(NAMED, numberOf(mention.called)));
   return marks;
 }
 
@@ -48,8 +52,8 @@ export function hear(
   cut: Layer,
   metric = speaksMetric(words.map((word) => word.text)),
 ): { heard: Heard; mentions: Mention[] } {
-  const mentions = mentionsIn(words, areas);
   const looked = lookAt(words);
+  const mentions = mentionsIn(words, areas);
   const cuts = cutsOf(looked, namedIn(mentions), cut);
   return { heard: { ...looked, cuts, marks: marksOf(looked.texts, mentions, metric) }, mentions };
 }
@@ -102,7 +106,7 @@ function readPart(words: readonly Word[], areas: readonly NamedArea[], known: Kn
   const lattice = latticeOf(heard, at, learnt.stretch, style);
   const stretches = likeliest(lattice).filter(saying);
   const chances = chancesOf(lattice);
-  const places = placesOf(words, clauses, mentions, heard.cuts, areas, learnt.place, known.here);
+  const places = placesOf(heard, clauses, mentions, areas, learnt.place, known.here);
   const index = new Map(at.map((word, place) => [word, place]));
   let clause = 0;
   const thoughts = stretches.map(({ kind, from, to }): Thought => {
@@ -139,7 +143,7 @@ export class Listener {
   constructor(
     private readonly areas: readonly NamedArea[],
     private readonly learnt: Learnt = shipped(),
-    private readonly part = 150,
+    private readonly part = 110,
   ) {}
 
   /** From here on it is this area, or the job as a whole; what was said up to now stays where it was. */

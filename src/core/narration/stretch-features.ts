@@ -1,6 +1,6 @@
-import { classesOf, stemOf, VERBS, type WordClass } from './word-classes';
-import type { Show } from './weights';
-import type { Looked } from './looked';
+import { and, numberOf, put, slotsOf, tellAll, type Put, type Show } from './features';
+import { BEYOND, type Look, type Looked } from './looked';
+import type { WordClass } from './word-classes';
 
 /** What the walk as a whole is: before the work is begun, or in the midst of it; not known at first. */
 export type WalkStyle = 'visit' | 'progress' | 'unknown';
@@ -9,68 +9,95 @@ export type WalkStyle = 'visit' | 'progress' | 'unknown';
 export interface Heard extends Looked {
   /** What speaks for a clause beginning there. */
   cuts: Float64Array;
-  /** Marks of what was worked out at a word: a length, a part, a name of an area. */
-  marks: ReadonlyMap<number, readonly string[]>;
+  /** Marks of what was worked out at a word: a length, a part, a name of an area; each by its number. */
+  marks: ReadonlyMap<number, readonly number[]>;
 }
 
 /** Told each feature, and over how many words it reaches. */
-export type ShowOver = (reach: number, feature: string) => void;
+export type ShowOver = (reach: number, feature: number) => void;
+
+/** Words as they are (w), by their classes (c), by what they do (d), by their stem (s). */
+// prettier-ignore
+const SEEN = slotsOf(
+  'w-2', 'w-1', 'w0', 'w1', 'w2', 'w3', 'w4',
+  'c-2', 'c-1', 'c0', 'c1', 'c2', 'c3', 'c4',
+  'd-2', 'd-1', 'd0', 'd1', 'd2', 'd3', 'd4',
+  's0', 'cut',
+);
+const BEFORE = 2;
+const WIDE = 7;
+const seen = new Int32Array(Object.keys(SEEN).length);
+
+/** What is seen around a word, into one list that is used again and again. */
+function lookAround({ looks }: Looked, at: number): void {
+  for (let by = 0; by < WIDE; by++) {
+    const look = looks[at + by - BEFORE] ?? BEYOND;
+    seen[by] = look.text;
+    seen[WIDE + by] = look.class;
+    seen[2 * WIDE + by] = look.does;
+  }
+  seen[SEEN.s0] = (looks[at] ?? BEYOND).stem;
+}
+
+/** By the words it reaches over, less one. */
+const WORDS: readonly Put[] = [
+  put('word', SEEN, 's0'),
+  put('word', SEEN, 'w0 w1', 'c0 c1', 'w0 c1', 'c0 w1'),
+  put('word', SEEN, 'c0 c1 c2', 'd0 w1 d2', 'w0 w2', 'apart: c0 c2'),
+  put('word', SEEN, 'apart: c0 c3'),
+  put('word', SEEN, 'apart: c0 c4'),
+];
+export const FARTHEST = WORDS.length;
+const CLASS = numberOf('a class');
+const MARK = numberOf('a mark');
 
 /** What a word shows, and the words that follow it; counts for a stretch where all of them stand in it. */
-export function wordFeatures({ texts, kinds, does, marks }: Heard, at: number, tell: ShowOver): void {
-  const word = texts[at] ?? '';
-  tell(1, `w:${stemOf(word)}`);
-  for (const kind of classesOf(word)) tell(1, `c:${kind}`);
-  for (const mark of marks.get(at) ?? []) tell(1, `m:${mark}`);
-  const next = texts[at + 1];
-  if (next === undefined) return;
-  tell(2, `ww:${word}:${next}`);
-  tell(2, `cc:${kinds[at]}:${kinds[at + 1]}`);
-  tell(2, `wc:${word}:${kinds[at + 1]}`);
-  tell(2, `cw:${kinds[at]}:${next}`);
-  if (texts[at + 2] === undefined) return;
-  tell(3, `ccc:${kinds[at]}:${kinds[at + 1]}:${kinds[at + 2]}`);
-  tell(3, `dwd:${does[at]}:${next}:${does[at + 2]}`);
-  tell(3, `w_w:${word}:${texts[at + 2] ?? ''}`);
-  for (let by = 2; by <= 4; by++) if (kinds[at + by]) tell(by + 1, `c_c:${kinds[at]}:${kinds[at + by]}`);
+export function wordFeatures(heard: Heard, at: number, tell: ShowOver): void {
+  const { looks, marks } = heard;
+  lookAround(heard, at);
+  for (const one of (looks[at] ?? BEYOND).classes) tell(1, and(CLASS, one));
+  for (const mark of marks.get(at) ?? []) tell(1, and(MARK, mark));
+  for (let reach = 1; reach <= Math.min(FARTHEST, looks.length - at); reach++)
+    tellAll(WORDS[reach - 1] ?? [], seen, (feature) => tell(reach, feature));
 }
-export const FARTHEST = 5;
 
-const bucket = (score: number): string =>
-  score < -2 ? 'a' : score < -1 ? 'b' : score < 0 ? 'c' : score < 1 ? 'd' : score < 2.5 ? 'e' : 'f';
+const bucket = (score: number): number =>
+  score < -2 ? 1 : score < -1 ? 2 : score < 0 ? 3 : score < 1 ? 4 : score < 2.5 ? 5 : 6;
 
 /** Told once each, however many words are of it. */
-function classesAmong(words: readonly string[], mark: string, tell: Show): void {
-  const seen = new Set<string>(words.flatMap((word) => [...classesOf(word)]));
-  for (const kind of seen) tell(`${mark}:${kind}`);
+function classesAmong(looks: readonly Look[], from: number, to: number, mark: number, tell: Show): void {
+  const told: number[] = [];
+  for (let at = Math.max(0, from); at < Math.min(to, looks.length); at++)
+    for (const one of looks[at]?.classes ?? [])
+      if (!told.includes(one)) {
+        told.push(one);
+        tell(and(mark, one));
+      }
 }
+
+/** So many words before it begins, or after it has ended, are asked for their classes. */
+const NEAR = 6;
+const START = put('start', SEEN, 'cut', 'w0', 'w0 w1', 'c0 c1', 'd0 d1 d2', 'cut d0', 'w-1');
+const START_PAUSE = numberOf('start pause');
+const START_CLASS = numberOf('a class before');
 
 /** What speaks for something beginning at a word. */
-export function startFeatures({ texts, kinds, does, cuts, words }: Heard, at: number, tell: Show): void {
-  const own = bucket(at === 0 ? 9 : (cuts[at] ?? 0));
-  const [text = '', next = '#'] = texts.slice(at, at + 2);
-  const [kind = 'other', nextKind = '#'] = kinds.slice(at, at + 2);
-  const [first = '', second = '#', third = '#'] = does.slice(at, at + 3);
-  tell(`^cut:${own}`);
-  tell(`^w:${text}`);
-  tell(`^ww:${text}:${next}`);
-  tell(`^cc:${kind}:${nextKind}`);
-  tell(`^ddd:${first}:${second}:${third}`);
-  tell(`^cut:${own}:${first}`);
-  if ((words[at]?.gap ?? 0) > 0.3) tell('^pause');
-  classesAmong(texts.slice(Math.max(0, at - 6), at), '<c', tell);
-  tell(`<w:${texts[at - 1] ?? '#'}`);
+export function startFeatures(heard: Heard, at: number, tell: Show): void {
+  lookAround(heard, at);
+  seen[SEEN.cut] = bucket(at === 0 ? 9 : (heard.cuts[at] ?? 0));
+  tellAll(START, seen, tell);
+  if ((heard.words[at]?.gap ?? 0) > 0.3) tell(START_PAUSE);
+  classesAmong(heard.looks, at - NEAR, at, START_CLASS, tell);
 }
 
+const END = put('end', SEEN, 'w-1', 'c-1', 'd-2 d-1', 'w0', 'w0 w1', 'd0 d1');
+const END_CLASS = numberOf('a class after');
+
 /** What speaks for something having ended before a word. */
-export function endFeatures({ texts, kinds, does }: Heard, at: number, tell: Show): void {
-  tell(`$w:${texts[at - 1] ?? ''}`);
-  tell(`$c:${kinds[at - 1] ?? 'other'}`);
-  tell(`$dd:${does[at - 2] ?? '#'}:${does[at - 1] ?? ''}`);
-  tell(`>w:${texts[at] ?? '#'}`);
-  tell(`>ww:${texts[at] ?? '#'}:${texts[at + 1] ?? '#'}`);
-  tell(`>dd:${does[at] ?? '#'}:${does[at + 1] ?? '#'}`);
-  classesAmong(texts.slice(at, at + 6), '>c', tell);
+export function endFeatures(heard: Heard, at: number, tell: Show): void {
+  lookAround(heard, at);
+  tellAll(END, seen, tell);
+  classesAmong(heard.looks, at, at + NEAR, END_CLASS, tell);
 }
 
 const LITTLE: ReadonlySet<WordClass> = new Set<WordClass>([
@@ -87,12 +114,48 @@ const LITTLE: ReadonlySet<WordClass> = new Set<WordClass>([
   'to',
   'for',
 ]);
-const PARTICLE = /^(?:in|on|up|down|out|off|back|over|away)$/;
+const PARTICLES = new Set('in on up down out off back over away'.split(' '));
 
-const longOf = (long: number): number => [29, 21, 15, 11, 8].find((least) => long >= least) ?? long;
+/** What words show as a whole: who (subject) does what (verb, with a second), whether it is denied, to what, up or down. */
+const WHOLE = slotsOf(
+  ...([
+    'style',
+    'long',
+    'over',
+    'overs',
+    'subject',
+    'verb',
+    'second',
+    'not',
+    'next',
+    'particle',
+    'first',
+    'last',
+  ] as const),
+);
+const whole = new Int32Array(Object.keys(WHOLE).length);
+const ALWAYS = put('whole', WHOLE, '', 'long', 'overs');
+const STYLE = put('whole', WHOLE, 'style');
+const OVER = put('whole', WHOLE, 'over');
+const WITH_VERB = [
+  'verb second not',
+  'verb second not next',
+  'verb second not particle',
+  'subject verb second not',
+] as const;
+const WITHOUT = ['first last', 'long', 'first'] as const;
+const styled = (written: readonly string[]): string[] => written.map((one) => `style ${one}`);
+const VERB = put('verb', WHOLE, ...WITH_VERB);
+const VERB_STYLED = put('verb', WHOLE, ...styled(WITH_VERB));
+const VERB_ALL = put('verb', WHOLE, 'subject verb second not next');
+const BARE = put('bare', WHOLE, ...WITHOUT);
+const BARE_STYLED = put('bare', WHOLE, ...styled(WITHOUT));
+
+const longOf = (long: number): number =>
+  long >= 29 ? 29 : long >= 21 ? 21 : long >= 15 ? 15 : long >= 11 ? 11 : Math.min(long, 8);
 
 /** How strongly it would rather be cut within: a stretch over a place where one begins is seldom right. */
-function overFeatures(cuts: Float64Array, from: number, to: number, tell: Show): void {
+function lookOver(cuts: Float64Array, from: number, to: number): void {
   let inner = -9;
   let many = 0;
   for (let at = from + 1; at < to; at++) {
@@ -100,61 +163,68 @@ function overFeatures(cuts: Float64Array, from: number, to: number, tell: Show):
     if (cut > inner) inner = cut;
     if (cut > 0) many += 1;
   }
-  if (inner > -9) tell(`over:${bucket(inner)}`);
-  tell(`overs:${Math.min(many, 4)}`);
+  whole[WHOLE.over] = inner > -9 ? bucket(inner) : 0;
+  whole[WHOLE.overs] = Math.min(many, 4);
 }
 
 /** Where its verb stands; -1 where it has none. */
-function verbIn(kinds: readonly WordClass[], from: number, to: number): number {
-  for (let at = from + 1; at < to; at++) if (VERBS.has(kinds[at] ?? 'other')) return at;
-  return VERBS.has(kinds[from] ?? 'other') ? from : -1;
+function verbIn(looks: readonly Look[], from: number, to: number): number {
+  for (let at = from + 1; at < to; at++) if (looks[at]?.verb) return at;
+  return looks[from]?.verb ? from : -1;
 }
+
+const carries = (look: Look | undefined): look is Look => look !== undefined && !LITTLE.has(look.kind);
 
 /** What is said without a verb: “three brackets”, “grey eggshell”. */
-function bareFeatures(kinds: readonly WordClass[], from: number, to: number, tell: Show): void {
-  const own = kinds.slice(from, to).filter((kind) => !LITTLE.has(kind));
-  tell(`bare:${own[0] ?? '-'}:${own.at(-1) ?? '-'}`);
-  tell(`bare:${to - from < 5 ? to - from : '+'}`);
-  tell(`bare:${own[0] ?? '-'}`);
+function lookBare(looks: readonly Look[], from: number, to: number): void {
+  whole[WHOLE.first] = 0;
+  whole[WHOLE.last] = 0;
+  for (let at = from; at < to; at++) {
+    const look = looks[at];
+    if (!carries(look)) continue;
+    if (whole[WHOLE.first] === 0) whole[WHOLE.first] = look.class;
+    whole[WHOLE.last] = look.class;
+  }
 }
 
-/** What follows the verb: whether it is denied, a second verb, the first word that carries something, and `in`, `up`, `off`. */
-function afterVerb(
-  { texts, kinds }: Heard,
-  at: number,
-  to: number,
-): { not: string; next: string; particle: string; second: string } {
-  const after = { not: '', next: '-', particle: '', second: '' };
-  for (let seek = at + 1; seek < Math.min(to, at + 7); seek++) {
-    const kind = kinds[seek] ?? 'other';
-    const text = texts[seek] ?? '';
-    if (kind === 'not' && seek < at + 4) after.not = 'not';
-    else if (VERBS.has(kind)) after.second ||= kind;
-    else if (after.next === '-' && !LITTLE.has(kind)) after.next = kind;
-    if (after.particle === '' && seek < at + 5 && PARTICLE.test(text)) after.particle = text;
+/** What comes before the verb, and what follows it: whether it is denied, a second verb, the first word that carries something. */
+function lookAtVerb({ texts, looks }: Looked, from: number, at: number, to: number): void {
+  for (const slot of [WHOLE.subject, WHOLE.second, WHOLE.not, WHOLE.next, WHOLE.particle]) whole[slot] = 0;
+  whole[WHOLE.verb] = (looks[at] ?? BEYOND).class;
+  for (let back = at - 1; back >= from && whole[WHOLE.subject] === 0; back--) {
+    const look = looks[back];
+    if (carries(look)) whole[WHOLE.subject] = look.class;
   }
-  return after;
+  for (let seek = at + 1; seek < Math.min(to, at + 7); seek++) {
+    const look = looks[seek] ?? BEYOND;
+    if (look.kind === 'not' && seek < at + 4) whole[WHOLE.not] = 1;
+    else if (look.verb) whole[WHOLE.second] ||= look.class;
+    else if (whole[WHOLE.next] === 0 && carries(look)) whole[WHOLE.next] = look.class;
+    if (whole[WHOLE.particle] === 0 && seek < at + 5 && PARTICLES.has(texts[seek] ?? ''))
+      whole[WHOLE.particle] = look.text;
+  }
 }
 
 /** What the words from one place to another show as a whole: how long, who does what, whether it is denied. */
 export function stretchFeatures(heard: Heard, from: number, to: number, style: WalkStyle, tell: Show): void {
-  const { kinds, cuts } = heard;
-  tell('bias');
-  tell(`long:${longOf(to - from)}`);
-  if (style !== 'unknown') tell(`style:${style}`);
-  overFeatures(cuts, from, to, tell);
-  const both: Show = (bone) => {
-    tell(bone);
-    if (style !== 'unknown') tell(`${style}:${bone}`);
-  };
-  const at = verbIn(kinds, from, to);
-  if (at === -1) return bareFeatures(kinds, from, to, both);
-  const subject = kinds.slice(from, at).findLast((kind) => !LITTLE.has(kind)) ?? '-';
-  const { not, next, particle, second } = afterVerb(heard, at, to);
-  const verbs = `${kinds[at] ?? 'other'}+${second}`;
-  both(`do:${verbs}:${not}`);
-  both(`do:${verbs}:${not}:${next}`);
-  both(`do:${verbs}:${not}:${particle}`);
-  both(`who:${subject}:${verbs}:${not}`);
-  tell(`all:${subject}:${verbs}:${not}:${next}`);
+  const { looks, cuts } = heard;
+  const known = style !== 'unknown';
+  whole[WHOLE.style] = style === 'visit' ? 1 : 2;
+  whole[WHOLE.long] = longOf(to - from);
+  lookOver(cuts, from, to);
+  tellAll(ALWAYS, whole, tell);
+  if (known) tellAll(STYLE, whole, tell);
+  if (whole[WHOLE.over] !== 0) tellAll(OVER, whole, tell);
+  const at = verbIn(looks, from, to);
+  if (at === -1) {
+    whole[WHOLE.long] = Math.min(to - from, 5);
+    lookBare(looks, from, to);
+    tellAll(BARE, whole, tell);
+    if (known) tellAll(BARE_STYLED, whole, tell);
+    return;
+  }
+  lookAtVerb(heard, from, at, to);
+  tellAll(VERB, whole, tell);
+  if (known) tellAll(VERB_STYLED, whole, tell);
+  tellAll(VERB_ALL, whole, tell);
 }

@@ -1,6 +1,7 @@
 import type { Reading } from './draft';
 import type { Thought } from './read';
-import { scoresOf, type Layer, type Show } from './weights';
+import { numberOf, type Show } from './features';
+import { scoresOf, type Layer } from './weights';
 
 /** Below this it is asked in which room it was said; the likeliest is offered. */
 const CLEAR = 0.6;
@@ -10,7 +11,8 @@ const fine = (chance: number): string =>
   chance > 0.995 ? 'c' : chance > 0.98 ? 'b' : chance > 0.95 ? 'a' : tenth(chance);
 
 /** What speaks for a draft being right: how likely it is said so and there, and whether it has what its kind must have. */
-export function sureFeatures(thought: Thought, fields: Omit<Reading, 'kind'>, tell: Show): void {
+export function sureFeatures(thought: Thought, fields: Omit<Reading, 'kind'>, show: Show): void {
+  const tell = (feature: string): void => show(numberOf(feature));
   const { kind, chance, place, from, to } = thought;
   const whole =
     kind === 'progress'

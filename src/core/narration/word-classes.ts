@@ -247,12 +247,7 @@ const byEnding = (word: string): WordClass =>
 
 /** The classes of a word in small letters, the one phrases are built of first; never empty. */
 export function classesOf(word: string): readonly WordClass[] {
-  const known = LISTED.get(word);
-  if (known) return known;
-  const told = [byEnding(word)];
-  // Kept, so that a long walk asks the ending of each word once; names and typing errors are many, so not all of them.
-  if (LISTED.size < 20_000) LISTED.set(word, told);
-  return told;
+  return LISTED.get(word) ?? [byEnding(word)];
 }
 
 /** Classes that carry a clause. */
