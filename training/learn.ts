@@ -79,6 +79,12 @@ const shuffled = <T>(list: readonly T[], random: () => number): T[] => {
   return mixed;
 };
 
+/** One way of learning: which features are known, how often everything is gone through, and by which chance. */
+type Learn = (known: (feature: number) => boolean, rounds: number, random: () => number) => Float64Array;
+
+/** What was learnt hangs on the order in which examples came: it is learnt so many times over, and the middle of all is kept. */
+const TIMES = 3;
+
 /**
  * Learns twice: once from everything that was met often enough, and again from what said most in that, so that what is left
  * takes over for what is not.
@@ -86,10 +92,10 @@ const shuffled = <T>(list: readonly T[], random: () => number): T[] => {
 function fewest(
   vocabulary: Vocabulary,
   answers: number,
-  { least, most, rounds }: { least: number; most: number; rounds: number },
-  learn: (known: (feature: number) => boolean, rounds: number) => Float64Array,
+  { least, most, rounds, seed }: { least: number; most: number; rounds: number; seed: number },
+  learn: Learn,
 ): Layer {
-  const all = learn((feature) => (vocabulary.counts[feature] ?? 0) >= least, Math.ceil(rounds / 2));
+  const all = learn((feature) => (vocabulary.counts[feature] ?? 0) >= least, Math.ceil(rounds / 2), seeded(seed));
   const says = (row: number): number =>
     all.subarray(row * answers, (row + 1) * answers).reduce((top, value) => Math.max(top, Math.abs(value)), 0) *
     Math.sqrt(Math.min(vocabulary.counts[row] ?? 0, 40));
@@ -98,14 +104,16 @@ function fewest(
     .sort((a, b) => says(b) - says(a) || a - b);
   const kept = new Uint8Array(vocabulary.rows.size);
   for (const row of ranked.slice(0, most)) kept[row] = 1;
-  return layerOf(
-    vocabulary,
-    answers,
-    learn((feature) => kept[feature] === 1, rounds),
-    least,
-    most,
+  const values = meanOf(
+    Array.from({ length: TIMES }, (_, time) =>
+      learn((feature) => kept[feature] === 1, rounds, seeded(seed + time * 101)),
+    ),
   );
+  return layerOf(vocabulary, answers, values, least, most);
 }
+
+const meanOf = (lists: readonly Float64Array[]): Float64Array =>
+  Float64Array.from(lists[0] ?? [], (_, at) => lists.reduce((sum, list) => sum + list[at]!, 0) / lists.length);
 
 /** Keeps what was met often enough and says most. */
 function layerOf(vocabulary: Vocabulary, answers: number, values: Float64Array, least: number, most: number): Layer {
@@ -134,8 +142,7 @@ export function learnAnswer(
   examples: readonly Example[],
   { rounds = 15, rate = 0.15, shrink = 1e-4, least = 2, seed = 1, forget = 0.15, most = 3000 } = {},
 ): Layer {
-  return fewest(vocabulary, 1, { least, most, rounds }, (known, times) => {
-    const random = seeded(seed);
+  return fewest(vocabulary, 1, { least, most, rounds, seed }, (known, times, random) => {
     const steps = new Steps(vocabulary.rows.size, rate, shrink);
     const own = examples.map((example) => ({ ...example, features: example.features.filter(known) }));
     for (let round = 0; round < times; round++, steps.note(round, times))
@@ -158,8 +165,7 @@ export function learnOneOf(
   answers: number,
   { rounds = 10, rate = 0.1, shrink = 2e-3, least = 4, seed = 1, forget = 0.2, most = 600, even = false } = {},
 ): Layer {
-  return fewest(vocabulary, answers, { least, most, rounds }, (known, times) => {
-    const random = seeded(seed);
+  return fewest(vocabulary, answers, { least, most, rounds, seed }, (known, times, random) => {
     const steps = new Steps(vocabulary.rows.size * answers, rate, shrink);
     // Where what is common should not be favoured, each answer counts as much as the others all together.
     const counts = new Float64Array(answers);
@@ -203,11 +209,10 @@ export function learnStretches(
   rows: readonly Row[],
   { rounds = 10, rate = 0.1, shrink = 2e-4, least = 2, seed = 1, forget = 0.2, most = 8500 } = {},
 ): StretchLayer {
-  let flow = new Steps(KINDS * KINDS, rate, shrink * 5);
-  const kept = fewest(vocabulary, KINDS, { least, most, rounds }, (known, times) => {
-    const random = seeded(seed);
+  const flows: Float64Array[] = [];
+  const kept = fewest(vocabulary, KINDS, { least, most, rounds, seed }, (known, times, random) => {
     const kinds = new Steps(vocabulary.rows.size * KINDS, rate, shrink);
-    flow = new Steps(KINDS * KINDS, rate, shrink * 5);
+    const flow = new Steps(KINDS * KINDS, rate, shrink * 5);
     const sumOf = (features: readonly number[]): Float64Array => {
       const sums = new Float64Array(KINDS);
       for (const feature of features)
@@ -312,7 +317,8 @@ export function learnStretches(
         });
         follows.forEach((slope, pair) => Math.abs(slope) > 1e-3 && flow.step(pair, slope));
       }
+    flows.push(flow.average());
     return kinds.average(1 - forget);
   });
-  return { kinds: kept, flow: Float32Array.from(flow.average()) };
+  return { kinds: kept, flow: Float32Array.from(meanOf(flows.slice(-TIMES))) };
 }

@@ -7,7 +7,7 @@ import { givenWalk } from './given-walk';
 import { GIVEN, givenBoth, ownPhrases, ownWalks } from './main';
 import { pairs, scoreWalk, type Proposed } from './score';
 import { teachAll } from './teach';
-import { captioned, walksIn, type LabelledWalk } from './walk-file';
+import { captioned, plainly, walksIn, type LabelledWalk } from './walk-file';
 
 // npm run scores: how well walks are read that the reader was never taught.
 // npm run scores -- --leave-out: each given walk read by a reader taught without it (some minutes).
@@ -15,11 +15,6 @@ const folder = import.meta.dirname;
 
 export const keptOut = (): LabelledWalk[] =>
   walksIn(join(folder, 'kept-out')).map((walk, at) => captioned(walk, { seed: at + 400 }));
-
-export const plainly = (walk: LabelledWalk): LabelledWalk => ({
-  ...walk,
-  areas: walk.areas.map(({ name }) => ({ name, synonyms: [] })),
-});
 
 export const readWalk = (walk: LabelledWalk, learnt: Learnt = shipped()): (Proposed & { draft: Draft })[] =>
   readNarration(walk.cues, walk.areas, learnt).map((draft) => ({

@@ -182,7 +182,7 @@ describe('the demo firm', () => {
   });
 
   it('promises what nearly holds: no job ends more than three weeks after its promise', () => {
-    const promised = todayView(readFirm(installation)).finishes.filter(
+    const promised = todayView(readFirm(installation)).houses.filter(
       (each) => each.promise !== null && each.finish !== null,
     );
     expect(promised.length).toBeGreaterThanOrEqual(3);

@@ -8,7 +8,8 @@ import { draftKeys, isRead, isSettled, SURE } from '@/core/narration/draft';
 import { Listener, readNarration } from '@/core/narration/read';
 import { wordsOf } from '@/core/narration/words';
 import { pairs, scoreWalk } from '../../training/score';
-import { keptOut, plainly, readWalk } from '../../training/scores';
+import { keptOut, readWalk } from '../../training/scores';
+import { plainly } from '../../training/walk-file';
 import { root } from '../support/installations';
 import { scored } from '../support/narration-score';
 

@@ -83,6 +83,8 @@ export interface AreaView {
   kind: AreaKind;
   livedIn: boolean;
   standing: Standing;
+  /** What holds it: something that stops its work now, or that will on a day. */
+  held: 'stop' | 'will-stop' | null;
   caption: string;
   /** The last step that was worked on and when it was seen so. */
   front: { label: string; day: string } | null;
@@ -101,6 +103,8 @@ export interface HoldView {
   expectedOn: Day;
   askedOn: Day | null;
   overdue: boolean;
+  /** Whether it stops the work of its area now, else the day from which it will. */
+  stops: 'now' | Day;
   /** The request whose answer it is; settled where requests are. */
   request: string | null;
   /** Where nobody put it on hold: how it is settled. In the room, by a decision, or by a name that proves it. */

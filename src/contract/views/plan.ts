@@ -29,6 +29,10 @@ export interface BoardBlock {
   label: Phrase;
   /** What is written where there is little room. */
   short: Phrase;
+  /** What is done, without where. */
+  what: Phrase;
+  /** Two letters for what is done, where there is no room for a word. */
+  code: string;
   /** The area or storey it is in; nothing for what belongs to the whole job, and where the row says it. */
   place: Phrase | null;
   /** Its job's name, where the board shows several. */
@@ -44,6 +48,11 @@ export interface BoardBlock {
   float: number;
   tone: 'waiting' | 'under-way' | 'held' | 'critical' | 'check';
   lane: number;
+  /** How far it is, 0…1. */
+  fraction: number;
+  /** Who does it, and how many half-days it takes on site. */
+  crew: string;
+  halfDays: number;
   when: string;
   reason: Phrase;
   /** Where what it waits for is settled: a selection, a request. */
@@ -85,8 +94,12 @@ export interface BoardView {
   todaySlot: number | null;
   rows: BoardRow[];
   marks: { slot: number; text: string; tone: 'hold' | 'delivery' }[];
+  /** The last days of jobs and the days that were promised, where they are on this board. */
+  ends: { slot: number; kind: 'ends' | 'promised'; job: string; late: boolean }[];
+  /** Jobs that end after their promise, by days of the calendar, the latest first. */
+  late: { job: string; name: string; days: number }[];
   /** The outlook by half-day, in words where it forbids something. */
-  weather: { slot: number; text: string; forbids: boolean }[];
+  weather: { slot: number; text: string; forbids: boolean; rain: number; wind: number; low: number }[];
   madeAt: string;
   cause: string;
   jobs: number;
@@ -336,58 +349,6 @@ export interface QuietView {
     firstDay: Day;
     lastDay: Day | null;
   }[];
-}
-
-export interface TodayView {
-  today: Day;
-  weekday: string;
-  sites: {
-    job: string;
-    name: string;
-    address: string;
-    why: string[];
-    walked: string;
-    openWalk: string | null;
-    urgent: boolean;
-  }[];
-  onSite: { job: string; name: string; morning: string[]; afternoon: string[] }[];
-  holds: (HoldView & { job: string; jobName: string })[];
-  orders: {
-    job: string;
-    jobName: string;
-    selection: string;
-    category: string;
-    area: string;
-    what: 'decide' | 'order' | 'arrive';
-    day: Day;
-    late: boolean;
-  }[];
-  /** Approvals, answers and drawings to ask for, or to ask after. */
-  requests: {
-    job: string;
-    jobName: string;
-    request: string;
-    text: string;
-    what: 'send' | 'answer' | 'remind';
-    day: Day;
-    late: boolean;
-  }[];
-  /** Inspections to be booked and things to be asked for, so that the work does not wait for them. */
-  /** `phone` is empty where nobody has written one down. */
-  calls: { key: string; text: string; jobName: string; href: string; day: Day; late: boolean; phone: string }[];
-  /** What has to be bought, over all sites. */
-  run: { open: number };
-  /** Visits on another day than people go by, the promises among them that cannot be kept, and who has to be told. */
-  moved: { visits: number; conflicts: number; people: string[] };
-  /** Jobs whose readers have something to be told, and those of which a message did not arrive. */
-  drafts: { job: string; jobName: string; count: number }[];
-  failed: { job: string; jobName: string; to: string[] }[];
-  /** What was asked on pages that people were given and nobody has answered. */
-  questions: { id: string; job: string; jobName: string; name: string; text: string; when: string }[];
-  /** What subs say is done. */
-  doneWords: (DoneWord & { job: string; jobName: string })[];
-  finishes: { job: string; name: string; finish: Day | null; promise: Day | null; late: number }[];
-  problem: PlanProblem | null;
 }
 
 /** What a command would do to the plan if it were given. */

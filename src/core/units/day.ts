@@ -61,6 +61,15 @@ export const isWeekend = (day: Day): boolean => isWeekendDay(weekday(day));
 /** The Monday of its week; of a Sunday the one six days before. */
 export const mondayOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7));
 
+export const isMonday = (day: Day): boolean => mondayOf(day) === day;
+
+const MONTHS = [
+  ...['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November'],
+  'December',
+];
+/** `March 2027`. */
+export const formatMonth = (day: Day): string => `${MONTHS[Number(day.slice(5, 7)) - 1] ?? ''} ${day.slice(0, 4)}`;
+
 /** As people say it: `Tue 9 Mar`; with the year where it is not the one of `near`. */
 export function formatDay(day: Day, near?: Day): string {
   const otherYear = near !== undefined && near.slice(0, 4) !== day.slice(0, 4);

@@ -8,6 +8,7 @@ import { jobFinish, tripsIn, type PlannedTask } from '@/core/schedule/plan';
 import { inTheWay, isHeld } from '@/core/schedule/reasons';
 import type { WorkName } from '@/core/schedule/work-name';
 import { LIMITS } from '@/core/schedule/weather';
+import { phaseCode } from '@/core/sequence/phase-codes';
 import { TRADES } from '@/core/sequence/trades';
 import { addDays, daysBetween, formatDay, formatWeekday, mondayOf, type Day } from '@/core/units/day';
 import { isWorkday } from '@/core/units/workday';
@@ -25,11 +26,12 @@ import { holidaysOf, outlookRows, planProblem, searchRow, subRows } from '../rea
 import { visitDays } from '../reading/visits';
 import { workedDayRows } from '../reading/worked-days';
 import { isVisit } from '@/core/schedule/visit';
-import { areaNames, areaRows, jobNames } from '../reading/job';
-import { planOf, wholePlan, type StoredPlan } from '../reading/plan';
+import { areaNames, areaRows, jobNames, jobRow } from '../reading/job';
+import { finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';
 import { deliveryRows, selectionRows } from '../reading/selections';
 import { pinRows } from '../reading/sequence';
+import { progressOf } from '../reading/standing';
 import { whenSeen } from '../words';
 
 interface Window {
@@ -43,6 +45,9 @@ interface Window {
   pins: Map<string, string>;
   /** Who comes for a piece of work, and what was said. */
   visitOf: (task: PlannedTask) => BoardVisit | null;
+  /** How far it is, 0…1. */
+  fractionOf: (task: PlannedTask) => number;
+  crews: ReadonlyMap<string, string>;
 }
 
 export interface BoardOptions {
@@ -80,13 +85,11 @@ export function scheduleView(firm: FirmReading, options: BoardOptions & { job?: 
   const whole = wholePlan(firm);
   const plan = options.by === 'room' && job ? planOf(job) : whole;
   const asked = plan?.tasks.find((task) => task.id === options.task);
-  const thisMonday = mondayOf(now);
+  // The board opens where the work is: today, or the first day of work where nothing is planned before it.
+  const opens = firstWork(plan, now, weeks, options.job);
   // Work that was asked for brings its own week.
-  const shift =
-    plan && asked
-      ? Math.max(0, Math.floor(daysBetween(thisMonday, dayOfSlot(plan.origin, asked.start)) / 7))
-      : options.shift;
-  const first = addDays(thisMonday, 7 * shift);
+  const shift = plan && asked ? Math.floor(daysBetween(opens, dayOfSlot(plan.origin, asked.start)) / 7) : options.shift;
+  const first = addDays(opens, 7 * shift);
   const names = jobNames(firm);
   const window = plan && {
     plan,
@@ -96,6 +99,9 @@ export function scheduleView(firm: FirmReading, options: BoardOptions & { job?: 
     jobs: names,
     pins: pinned(firm),
     visitOf: visitsFor(firm),
+    fractionOf: ({ id, job: own, state }: PlannedTask) =>
+      state === 'under-way' ? (progressOf(firm.job(own)).get(id)?.fraction ?? 0) : 0,
+    crews: new Map(plan.crewCapacity.map(({ sub, name }) => [sub, name])),
   };
   return {
     job: job ? jobHead(job) : null,
@@ -107,7 +113,7 @@ export function scheduleView(firm: FirmReading, options: BoardOptions & { job?: 
       ...daysOf(firm, first, weeks),
       ...(window
         ? within(firm, window, options)
-        : { rows: [], marks: [], weather: [], madeAt: '', cause: '', jobs: 0 }),
+        : { rows: [], marks: [], ends: [], late: [], weather: [], madeAt: '', cause: '', jobs: 0 }),
       problem: planProblem(firm),
     },
     crew: options.crew ?? null,
@@ -120,6 +126,23 @@ export function scheduleView(firm: FirmReading, options: BoardOptions & { job?: 
     moved: movedView(firm, options.job),
     linksUntil: subLinksUntil(now),
   };
+}
+
+/** Today where there is work within so many weeks, else the Monday of the first day of work. */
+function firstWork(plan: StoredPlan | undefined, today: Day, weeks: number, job: string | undefined): Day {
+  if (!plan) return today;
+  const from = slotOf(plan.origin, today);
+  const starts = plan.tasks.flatMap((task) =>
+    task.state !== 'done' && task.duration > 0 && task.finish > from && (job === undefined || task.job === job)
+      ? [Math.max(from, task.start)]
+      : [],
+  );
+  if (starts.length === 0) return today;
+  const first = dayOfSlot(
+    plan.origin,
+    starts.reduce((least, start) => Math.min(least, start), Infinity),
+  );
+  return daysBetween(today, first) < 7 * weeks ? today : mondayOf(first);
 }
 
 /** The days that the board shows, and where today is among them. */
@@ -149,13 +172,15 @@ function within(
   firm: FirmReading,
   window: Window,
   options: BoardOptions & { job?: string },
-): Pick<BoardView, 'rows' | 'marks' | 'weather' | 'madeAt' | 'cause' | 'jobs'> {
+): Pick<BoardView, 'rows' | 'marks' | 'ends' | 'late' | 'weather' | 'madeAt' | 'cause' | 'jobs'> {
   const { plan } = window;
   return {
     rows: options.by === 'room' && options.job ? roomRows(firm.job(options.job), window) : tradeRows(window, options),
     marks: [...marksOf(window, options.job), ...deliveryMarks(firm, window, options.job)].sort(
       (a, b) => a.slot - b.slot,
     ),
+    ends: endsOf(firm, window, options.job),
+    late: lateJobs(firm, options.job),
     weather: weatherOf(firm, window),
     madeAt: whenSeen(plan.madeAt, firm),
     cause: sayCauses(plan.causes, firm.today),
@@ -245,6 +270,35 @@ function goalOf(firm: FirmReading, plan: StoredPlan, names: ReadonlyMap<string, 
   };
 }
 
+/** Where jobs end as planned, and where they were promised to. */
+function endsOf(firm: FirmReading, window: Window, only?: string): BoardView['ends'] {
+  return firm.jobs
+    .filter((id) => only === undefined || id === only)
+    .flatMap((id) => {
+      const [finish, promise] = [finishDay(firm.job(id)), jobRow(firm.job(id)).promise_day];
+      const late = finish !== null && promise !== null && finish > promise;
+      const days = [
+        { day: finish, kind: 'ends' as const },
+        { day: promise, kind: 'promised' as const },
+      ];
+      return days.flatMap(({ day, kind }) => {
+        // The line stands at the end of its day.
+        const slot = day === null ? -1 : slotOf(window.first, day) + 2;
+        return slot < 0 || slot > window.length ? [] : [{ slot, kind, job: window.jobs.get(id) ?? '', late }];
+      });
+    });
+}
+
+const lateJobs = (firm: FirmReading, only?: string): BoardView['late'] =>
+  firm.jobs
+    .filter((id) => only === undefined || id === only)
+    .flatMap((id) => {
+      const [finish, { promise_day: promise, name }] = [finishDay(firm.job(id)), jobRow(firm.job(id))];
+      const days = finish && promise ? daysBetween(promise, finish) : 0;
+      return days > 0 ? [{ job: id, name, days }] : [];
+    })
+    .sort((a, b) => b.days - a.days);
+
 /** The outlook over the board's first half-days. */
 function weatherOf(firm: FirmReading, window: Window): BoardView['weather'] {
   return outlookRows(firm).flatMap((half) => {
@@ -255,6 +309,7 @@ function weatherOf(firm: FirmReading, window: Window): BoardView['weather'] {
     return [
       {
         slot,
+        ...{ rain: half.rain, wind: half.wind, low: half.low },
         forbids: rain || wind,
         text: [
           half.rain > 0 ? `${half.rain} mm` : 'dry',
@@ -331,6 +386,8 @@ function blocksOf(window: Window, tasks: PlannedTask[], say: (work: WorkName) =>
         task: task.id,
         label: say(task.work),
         short: sayWorkShort(task.work),
+        what: sayWorkHere(task.work),
+        code: codeOf(task),
         // Where rows are rooms, the row says it.
         place: say === sayWork ? sayPlace(task.work) : null,
         job: window.jobs.get(task.job) ?? '',
@@ -343,6 +400,9 @@ function blocksOf(window: Window, tasks: PlannedTask[], say: (work: WorkName) =>
         cutRight: task.finish > window.from + window.length,
         float: Math.min(task.float, window.length - finish),
         tone: toneOf(task),
+        fraction: window.fractionOf(task),
+        crew: window.crews.get(task.crew ?? '') ?? '',
+        halfDays: task.slots.length || task.finish - task.start,
         when: [...new Set([task.start, task.finish - 1])]
           .map((slot) => formatSlot(window.plan.origin, slot))
           .join(' to '),
@@ -358,6 +418,10 @@ function blocksOf(window: Window, tasks: PlannedTask[], say: (work: WorkName) =>
       };
     });
 }
+
+/** The step's own two letters; of other work the first two of its name, small. */
+const codeOf = ({ phase, work }: PlannedTask): string =>
+  phase ? phaseCode(phase) : sayWorkShort(work).slice(0, 2).toLowerCase();
 
 /** Where the thread goes on from a reason that is no other task. */
 function leadsTo({ job, reason }: PlannedTask): string | null {

@@ -1,6 +1,6 @@
 import { routes } from '@/contract/routes';
 import type { UnbookedView } from '@/contract/views/coordination';
-import type { TodayView } from '@/contract/views/plan';
+import type { TodayView } from '@/contract/views/today';
 import { binSwapDay } from '@/core/walks/housekeeping';
 import { jobTaskId } from '@/core/sequence/site';
 import { addDays, formatDay, type Day } from '@/core/units/day';

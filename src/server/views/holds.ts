@@ -1,20 +1,20 @@
 import type { HoldKind } from '@/contract/commands/sites';
 import type { HoldView } from '@/contract/views/job';
-import { phaseFacts } from '@/core/sequence/phases';
+import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { HITS } from '@/core/sequence/rules';
 import { wallsUnsaid } from '@/core/sequence/ways-through';
 import { expectedOf, isGiven, PARTIES, type Party } from '@/core/selections/requests';
 import { proofId, taskId } from '@/core/sequence/site';
 import { counted, listed } from '@/core/words/count';
 import { sayWorkHere } from '@/core/words/work';
-import { addDays, formatDay } from '@/core/units/day';
+import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, lastDay } from '@/core/units/slot';
-import { workdaysBetween } from '@/core/units/workday';
+import { workdaysAfter, workdaysBetween } from '@/core/units/workday';
 import { dayIn } from '@/core/units/zone';
 import { closeInsOf, openWords } from '../reading/close-ins';
 import { coveredIn } from '../reading/covered';
 import { holidaysOf } from '../reading/firm';
-import { areaNames } from '../reading/job';
+import { areaNames, jobRow } from '../reading/job';
 import { openingsOf } from '../reading/openings';
 import { planOf, tasksOf } from '../reading/plan';
 import { ofJob, type JobReading } from '../reading/reading';
@@ -39,18 +39,47 @@ export const holdsOf = ofJob((job): HoldView[] => {
     expectedOn: row.expected_on,
     askedOn: row.asked_on,
     overdue: row.expected_on < job.firm.today,
+    stops: stopsAt(job, row.area, row.phase, row.expected_on),
   }));
-  return [
-    ...holds,
-    ...requestHolds(job),
-    ...closeInHolds(job),
-    ...coveredHolds(job),
-    ...serviceHolds(job),
-    ...openingHolds(job),
-    ...openHolds(job),
-    ...wallHolds(job),
-  ].sort((a, b) => a.expectedOn.localeCompare(b.expectedOn));
+  // What is seen of the work itself stops it where it was begun all the same.
+  const seen = [closeInHolds, coveredHolds, serviceHolds, openingHolds, openHolds, wallHolds].flatMap((of) =>
+    of(job).map((hold): HoldView => ({ ...hold, stops: hold.overdue ? 'now' : hold.expectedOn })),
+  );
+  return [...holds, ...requestHolds(job), ...seen].sort(
+    (a, b) => rankOf(a).localeCompare(rankOf(b)) || a.expectedOn.localeCompare(b.expectedOn),
+  );
 });
+
+/** What stops work now comes first, then by the day from which it will. */
+export const rankOf = ({ stops }: HoldView): string => (stops === 'now' ? '' : stops);
+
+/**
+ * When what waits for a word stops the work of its area: now where everything before it there is done, else once what comes
+ * before it is done as planned.
+ */
+function stopsAt(job: JobReading, area: string, phase: Phase, expected: Day): HoldView['stops'] {
+  const track = siteOf(job).areas.find(({ id }) => id === area)?.track ?? [];
+  const before = track.slice(
+    0,
+    Math.max(
+      0,
+      track.findIndex((step) => step.phase === phase),
+    ),
+  );
+  const open = before.filter(({ fraction }) => fraction < 1);
+  if (open.length === 0) {
+    const begun = ['active', 'completing'].includes(jobRow(job).state);
+    return begun && track.some((step) => step.phase === phase && step.fraction < 1) ? 'now' : expected;
+  }
+  const plan = planOf(job);
+  const finishes = open.flatMap((step) => tasksOf(job).get(taskId(area, step.phase))?.finish ?? []);
+  return plan && finishes.length > 0
+    ? workdaysAfter(lastDay(plan.origin, Math.max(...finishes)), 1, holidaysOf(job.firm))
+    : expected;
+}
+
+/** What is seen of the work itself: when it stops it follows from whether it was begun. */
+type SeenHold = Omit<HoldView, 'stops'>;
 
 /** Steps of the work that wait for an approval, an answer or a drawing. */
 function requestHolds(job: JobReading): HoldView[] {
@@ -78,6 +107,7 @@ function requestHolds(job: JobReading): HoldView[] {
         expectedOn: expectedOf(request, requests, now),
         askedOn: row.sent_on,
         overdue: promised !== null && promised < now,
+        stops: stopsAt(job, area, phase, expectedOf(request, requests, now)),
       },
     ];
   });
@@ -90,10 +120,10 @@ const CHECK_AHEAD = 2;
  * Checks before covering that were begun, or whose wall is about to be closed or was closed with lines open: they hold
  * what covers.
  */
-function closeInHolds(job: JobReading): HoldView[] {
+function closeInHolds(job: JobReading): SeenHold[] {
   const now = job.firm.today;
   const plan = planOf(job);
-  return [...closeInsOf(job).values()].flatMap((check): HoldView[] => {
+  return [...closeInsOf(job).values()].flatMap((check): SeenHold[] => {
     if (check.closed || check.open.length === 0) return [];
     const task = tasksOf(job).get(taskId(check.area, 'close-in'));
     // Before there is a plan nobody knows when; then only what was begun is told.
@@ -120,7 +150,7 @@ function closeInHolds(job: JobReading): HoldView[] {
 }
 
 /** What was begun over something that nobody has passed: it is looked at, or opened again, before anything else. */
-const coveredHolds = (job: JobReading): HoldView[] =>
+const coveredHolds = (job: JobReading): SeenHold[] =>
   coveredIn(job).map(({ area, name, looked, text }) => ({
     id: `covered:${area}:${looked}`,
     version: 1,
@@ -138,11 +168,11 @@ const coveredHolds = (job: JobReading): HoldView[] =>
   }));
 
 /** Services of which nobody has proved that they are dead, where something comes out, is cut or dug within days. */
-function serviceHolds(job: JobReading): HoldView[] {
+function serviceHolds(job: JobReading): SeenHold[] {
   const { today } = job.firm;
   const plan = planOf(job);
   const site = siteOf(job);
-  return (site.unproved ?? []).flatMap((service): HoldView[] => {
+  return (site.unproved ?? []).flatMap((service): SeenHold[] => {
     const areas = site.areas.filter((area) => service.area === null || area.id === service.area);
     const next = areas
       .flatMap((area) => area.track.map((step) => ({ area, step })))
@@ -178,10 +208,10 @@ function serviceHolds(job: JobReading): HoldView[] {
 const OPENING_AHEAD = 8;
 
 /** What is opened within days, or stands open, while what closes it is not chosen or has no promised day. */
-function openingHolds(job: JobReading): HoldView[] {
+function openingHolds(job: JobReading): SeenHold[] {
   const { today } = job.firm;
   const plan = planOf(job);
-  return openingsOf(job).flatMap(({ area, opens, what, begun, coming, unchosen }): HoldView[] => {
+  return openingsOf(job).flatMap(({ area, opens, what, begun, coming, unchosen }): SeenHold[] => {
     const task = tasksOf(job).get(taskId(area.id, opens));
     const unpromised = coming.filter(({ open }) => open);
     // What stands open already is told by how long it does.
@@ -214,12 +244,12 @@ function openingHolds(job: JobReading): HoldView[] {
 }
 
 /** What stands open on site longer than is right, since when, and when it is to be closed. */
-function openHolds(job: JobReading): HoldView[] {
+function openHolds(job: JobReading): SeenHold[] {
   const { today, zone } = job.firm;
   const plan = planOf(job);
   const tasks = tasksOf(job);
   if (!plan) return [];
-  return plan.exposures.flatMap((exposure): HoldView[] => {
+  return plan.exposures.flatMap((exposure): SeenHold[] => {
     const [from, to] = [tasks.get(exposure.from), tasks.get(exposure.to)];
     if (!from?.area || !from.phase || !to || from.state === 'waiting' || to.state === 'done') return [];
     const opened = progressOf(job)
@@ -253,10 +283,10 @@ function openHolds(job: JobReading): HoldView[] {
 }
 
 /** Walls that come out within days while nobody has said to which room: until then all rooms beside it wait for its dust. */
-function wallHolds(job: JobReading): HoldView[] {
+function wallHolds(job: JobReading): SeenHold[] {
   const { today } = job.firm;
   const plan = planOf(job);
-  return wallsUnsaid(siteOf(job)).flatMap((area): HoldView[] => {
+  return wallsUnsaid(siteOf(job)).flatMap((area): SeenHold[] => {
     const task = tasksOf(job).get(taskId(area.id, 'wall-out'));
     if (!plan || !task || task.state === 'done') return [];
     const due = dayOfSlot(plan.origin, task.start);

@@ -22,7 +22,7 @@ export function houseOf(job: JobReading): ClientHouse {
 }
 
 /** Done work against all work, in half-days; what only waits or is looked at counts with the half-days it takes. */
-function shareOf(track: SiteArea['track']): number | null {
+export function shareOf(track: SiteArea['track']): number | null {
   const all = track.reduce((sum, { halfDays }) => sum + halfDays, 0);
   return all === 0 ? null : track.reduce((sum, { halfDays, fraction }) => sum + halfDays * fraction, 0) / all;
 }

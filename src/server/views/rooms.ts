@@ -1,5 +1,4 @@
-import type { AreaView, RoomsView, Rung, Standing } from '@/contract/views/job';
-import type { HoldKind } from '@/contract/commands/sites';
+import type { AreaView, HoldView, RoomsView, Rung, Standing } from '@/contract/views/job';
 import { groupBy } from '@/core/group-by';
 import type { Caption } from '@/core/sites/caption';
 import { phaseFacts, shortLabel } from '@/core/sequence/phases';
@@ -65,11 +64,13 @@ export const areaViews = ofJob((job): ReadonlyMap<string, AreaView> => {
     (plan?.tasks ?? []).filter((task) => task.area !== null && task.state !== 'done'),
     (task) => task.area ?? '',
   );
+  const allHolds = groupBy(holdsOf(job), (hold) => hold.areaId);
   const lived = new Set(areaRows(job).flatMap((area) => (area.lived_in === 1 ? [area.id as string] : [])));
   return new Map(
     site.areas.map((area) => {
       const ofArea = holds.get(area.id) ?? [];
-      const standing = standingOf(area, ofArea);
+      const held = heldBy(allHolds.get(area.id) ?? []);
+      const standing = standingOf(area, ofArea, held);
       return [
         area.id,
         {
@@ -78,6 +79,7 @@ export const areaViews = ofJob((job): ReadonlyMap<string, AreaView> => {
           kind: area.kind,
           livedIn: lived.has(area.id),
           standing,
+          held,
           caption: sayCaption(
             captionOf(
               area,
@@ -118,16 +120,17 @@ function rungOf(step: SiteArea['track'][number], holds: OpenHold[]): Rung {
   };
 }
 
-const STUCK: readonly HoldKind[] = ['engineer', 'unknown', 'authority', 'association', 'weather'];
+/** The worst of what holds an area: the same on the drawing, in the list beside it and on Today. */
+const heldBy = (holds: readonly HoldView[]): AreaView['held'] =>
+  holds.some(({ stops }) => stops === 'now') ? 'stop' : holds.length > 0 ? 'will-stop' : null;
 
-function standingOf(area: SiteArea, holds: OpenHold[]): Standing {
+function standingOf(area: SiteArea, holds: OpenHold[], held: AreaView['held']): Standing {
   if (area.track.length === 0) return 'untouched';
   if (area.track.every((step) => step.fraction >= 1)) return 'done';
-  const next = area.track.find((step) => step.fraction < 1);
   // Held by what comes at the next step or soon after it: a hold far up the ladder stops nobody today.
-  const at = area.track.findIndex((step) => step === next);
+  const at = area.track.findIndex((step) => step.fraction < 1);
   const near = holds.find((hold) => area.track.slice(at, at + 4).some((step) => step.phase === hold.phase));
-  if (near) return STUCK.includes(near.kind) ? 'stuck' : 'waiting';
+  if (near) return held === 'stop' ? 'stuck' : 'waiting';
   return area.track.some((step) => step.fraction > 0) ? 'under way' : 'not begun';
 }
 

@@ -1,8 +1,9 @@
-import type { TodayView } from '@/contract/views/plan';
+import type { TodayView } from '@/contract/views/today';
+import { groupBy } from '@/core/group-by';
 import type { JobState } from '@/core/sites/area';
 import { addDays, daysBetween, formatDay } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
-import { dayIn } from '@/core/units/zone';
+import { dayIn, instantIn } from '@/core/units/zone';
 import { isDue } from '@/core/selections/due';
 import { isDueToLeave } from '@/core/walks/housekeeping';
 import { selectionsOf } from './selection';
@@ -12,17 +13,20 @@ import type { WalkDue } from '@/core/walks/walk-due';
 import { sayWalkDue } from '@/core/words/walk-due';
 import { sayWork } from '@/core/words/work';
 import { callsOf } from './calls';
-import { holdsOf } from './holds';
-import { planProblem } from '../reading/firm';
+import { holdsOf, rankOf } from './holds';
+import { endMovesOf } from '../reading/baselines';
+import { outlookRows, planProblem } from '../reading/firm';
 import { jobRow } from '../reading/job';
-import { finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
+import { planOf, wholePlan, type StoredPlan } from '../reading/plan';
 import { ofFirm, type FirmReading, type JobReading } from '../reading/reading';
 import { movedView } from './moved';
 import { doneWordsOf } from './news';
 import { whenSeen } from '../words';
 import { failedMessages, openQuestions, waitingReaders } from '../reading/updates';
 import { lastLeftDay, lastWalk } from '../reading/walks';
+import { routeView } from './route';
 import { runView } from './run-list';
+import { byNeed, houseToday } from './today-houses';
 import { ago } from '../words';
 
 /** How long a site of each state may go without a walk. */
@@ -50,13 +54,14 @@ export const todayView = ofFirm((firm): TodayView => {
   const plan = wholePlan(firm);
   const jobs = firm.jobs.map((id) => firm.job(id));
   const name = (job: JobReading): string => jobRow(job).name;
+  const arrivals = new Map(routeView(firm).route.map(({ place, arrives }) => [place, arrives]));
   return {
     today: now,
     weekday: formatDay(now),
     sites: jobs
-      .map(site)
+      .map((job) => site(job, arrivals.get(job.id) ?? null))
       .filter((entry) => entry.why.length > 0 || entry.openWalk)
-      .sort((a, b) => Number(b.urgent) - Number(a.urgent)),
+      .sort((a, b) => (a.arrives ?? '~').localeCompare(b.arrives ?? '~') || Number(b.urgent) - Number(a.urgent)),
     onSite: jobs
       .map((job) => ({
         job: job.id,
@@ -68,10 +73,10 @@ export const todayView = ofFirm((firm): TodayView => {
     holds: jobs
       .flatMap((job) =>
         holdsOf(job)
-          .filter((hold) => hold.expectedOn <= addDays(now, 10))
+          .filter(({ stops }) => stops === 'now' || stops <= addDays(now, 10))
           .map((hold) => ({ ...hold, job: job.id, jobName: name(job) })),
       )
-      .sort((a, b) => (a.expectedOn < b.expectedOn ? -1 : 1)),
+      .sort((a, b) => rankOf(a).localeCompare(rankOf(b)) || a.expectedOn.localeCompare(b.expectedOn)),
     orders: jobs
       .flatMap((job) =>
         selectionsOf(job).flatMap((item) => {
@@ -139,23 +144,32 @@ export const todayView = ofFirm((firm): TodayView => {
         ? [{ job: job.id, jobName: name(job), to: [...new Set(failed.map(({ recipient }) => recipient))] }]
         : [];
     }),
-    finishes: jobs.map((job) => {
-      const finish = finishDay(job);
-      const { promise_day: promise } = jobRow(job);
-      return {
-        job: job.id,
-        name: name(job),
-        finish,
-        promise,
-        late: finish && promise ? Math.max(0, daysBetween(promise, finish)) : 0,
-      };
-    }),
+    houses: jobs.map(houseToday).sort(byNeed),
+    since: endMovesOf(firm, instantIn(firm.zone, addDays(now, -1), 0).toISOString()).flatMap(({ job, halves }) =>
+      firm.jobs.includes(job) && Math.abs(halves) >= 2
+        ? [{ job, name: name(firm.job(job)), days: Math.trunc(halves / 2) }]
+        : [],
+    ),
+    outlook: outlookOf(firm),
     problem: planProblem(firm),
   };
 });
 
+/** Days of the outlook that are shown. */
+const OUTLOOK_DAYS = 7;
+
+function outlookOf(firm: FirmReading): TodayView['outlook'] {
+  return [...groupBy(outlookRows(firm), ({ day }) => day)].slice(0, OUTLOOK_DAYS).map(([day, halves]) => ({
+    day,
+    label: day === firm.today ? 'today' : formatDay(day, firm.today),
+    rain: Math.max(...halves.map(({ rain }) => rain)),
+    wind: Math.max(...halves.map(({ wind }) => wind)),
+    low: Math.min(...halves.map(({ low }) => low)),
+  }));
+}
+
 /** Why a site wants a walk today; nothing where it does not. */
-function site(job: JobReading): TodayView['sites'][number] {
+function site(job: JobReading, arrives: string | null): TodayView['sites'][number] {
   const { zone, today: now } = job.firm;
   const plan = planOf(job);
   const row = jobRow(job);
@@ -193,6 +207,7 @@ function site(job: JobReading): TodayView['sites'][number] {
     walked: walked.at ? ago(dayIn(zone, walked.at), now) : 'never',
     openWalk: walked.open,
     urgent: checks.length > 0,
+    arrives,
   };
 }
 

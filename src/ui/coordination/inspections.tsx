@@ -36,7 +36,7 @@ type Open =
   | { what: 'book'; of: UnbookedView }
   | { what: 'passed' | 'failed' | 'show'; of: InspectionView }
   | { what: 'office'; of: OfficeView | null };
-const MARKS = { booked: 'waiting', passed: 'done', failed: 'stop', cancelled: 'not-begun' } as const;
+const MARKS = { booked: 'waiting', passed: 'checked', failed: 'stop', cancelled: 'open' } as const;
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
 
 /** Visits that are booked and how they went; what still has to be booked, and by when. */

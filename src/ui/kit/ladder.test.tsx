@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { AreaView, Rung } from '@/contract/views/job';
 import { Caption, Ladder, thickness } from './ladder';
-import { StateIcon, type StateIconKind } from './state-icon';
+import { STATE_ICONS, StateIcon, type StateIconKind } from './state-icon';
 
 const rung = (fraction: number, hold?: Rung['hold']): Rung => ({
   phase: 'board',
@@ -17,6 +17,7 @@ const area = (rungs: Rung[], over: Partial<AreaView> = {}): AreaView => ({
   kind: 'room',
   livedIn: false,
   standing: 'under way',
+  held: null,
   caption: 'board, today',
   front: { label: 'tape', day: '8 Mar' },
   rungs: rungs.map((entry, index) => ({ ...entry, phase: `p${index}` as Rung['phase'] })),
@@ -98,19 +99,27 @@ describe('a ladder', () => {
 
 describe('marks', () => {
   it.each<[StateIconKind, string]>([
-    ['waiting', 'waiting'],
+    ['not-begun', 'not begun'],
     ['under-way', 'under way'],
     ['done', 'done'],
+    ['checked', 'checked'],
+    ['open', 'open'],
+    ['waiting', 'waiting'],
+    ['will-stop', 'will stop'],
     ['stop', 'stopped'],
     ['hazard', 'caution'],
-    ['not-begun', 'not begun'],
+    ['late', 'late'],
+    ['confirmed', 'confirmed'],
+    ['delivery', 'delivery'],
+    ['unconfirmed', 'not confirmed'],
   ])('%s is said as well as drawn, in a shape of its own', (kind, words) => {
     expect(renderToStaticMarkup(<StateIcon kind={kind} />)).toContain(`aria-label="${words}"`);
     expect(renderToStaticMarkup(<StateIcon kind={kind} silent />)).toContain('aria-hidden="true"');
-    const shapes = (['waiting', 'under-way', 'done', 'stop', 'hazard', 'not-begun'] as const).map((each) =>
+    const shapes = STATE_ICONS.map((each) =>
       renderToStaticMarkup(<StateIcon kind={each} silent />).replace(/style="[^"]*"/, ''),
     );
-    expect(new Set(shapes).size).toBe(6);
+    expect(new Set(shapes).size).toBe(STATE_ICONS.length);
+    for (const shape of shapes) expect(shape).not.toMatch(/circle|arc/);
   });
 
   it('stand before a caption only where there is something to tell', () => {

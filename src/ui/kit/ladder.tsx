@@ -75,22 +75,12 @@ function holdBars(rungs: readonly Rung[], front: number) {
   });
 }
 
-const STANDING_MARK = {
-  stuck: 'stop',
-  waiting: 'waiting',
-  'under way': 'under-way',
-  done: 'done',
-  'not begun': 'not-begun',
-  untouched: 'not-begun',
-} as const;
-
 /** The caption of an area with its mark. */
 export function Caption({ area }: { area: Pick<AreaView, 'standing' | 'caption'> }) {
   return (
     <span className={`caption ${area.standing === 'stuck' ? 'stuck' : area.standing === 'waiting' ? 'waiting' : ''}`}>
-      {area.standing !== 'untouched' && area.standing !== 'not begun' && (
-        <StateIcon kind={STANDING_MARK[area.standing]} />
-      )}
+      {area.standing === 'under way' && <StateIcon kind="under-way" />}
+      {area.standing === 'done' && <StateIcon kind="done" />}
       {area.caption}
     </span>
   );

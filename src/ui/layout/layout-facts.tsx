@@ -46,7 +46,7 @@ export function ComputedForIt({ area, view }: { area: LayoutView['area']; view: 
       {view.calculations.length === 0 && <p className="soft mt-2">Nothing yet.</p>}
       <Lines>
         {view.calculations.map((calculation) => (
-          <Line key={calculation.id} mark={<StateIcon kind={calculation.problem ? 'stop' : 'done'} silent />}>
+          <Line key={calculation.id} mark={<StateIcon kind={calculation.problem ? 'stop' : 'checked'} silent />}>
             <Link href={routes.calculator(calculation.calculator, { kept: calculation.id })}>
               {calculation.product || calculation.title}
             </Link>

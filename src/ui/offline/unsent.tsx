@@ -71,12 +71,7 @@ export function Unsent() {
   const close = useCallback(() => setOpen(false), []);
   if (list.length === 0) {
     const all = known && moving === 0;
-    return (
-      <span className="sent soft">
-        <span className="words">{all ? 'all sent' : moving > 0 ? 'sending' : '…'}</span>{' '}
-        <StateIcon kind={all ? 'done' : 'waiting'} silent={!all} />
-      </span>
-    );
+    return <span className="sent soft">{all ? 'all sent' : moving > 0 ? 'sending' : '…'}</span>;
   }
   const refused = list.filter((entry) => entry.refused);
   return (

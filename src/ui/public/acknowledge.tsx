@@ -9,7 +9,7 @@ export function Acknowledge({ token, recipient, done }: { token: string; recipie
   if (read)
     return (
       <p className="good">
-        <StateIcon kind="done" silent /> Read by {read}. Thank you.
+        <StateIcon kind="checked" silent /> Read by {read}. Thank you.
       </p>
     );
   return (

@@ -62,13 +62,13 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
             {view.choices
               .filter((choice) => choice.alternatives.length === 0)
               .map((choice) => (
-                <Line key={choice.id} mark={<StateIcon kind="waiting" />}>
+                <Line key={choice.id} mark={<StateIcon kind="open" />}>
                   Choose: {choice.what}
                   {choice.by && <span className="soft"> {sayBy(choice.by, view.today)}</span>}
                 </Line>
               ))}
             {view.decisions.map((decision) => (
-              <Line key={decision.text} mark={<StateIcon kind="waiting" />}>
+              <Line key={decision.text} mark={<StateIcon kind="open" />}>
                 {decision.text} <span className="soft">{sayBy(decision.by, view.today)}</span>
               </Line>
             ))}
@@ -181,7 +181,7 @@ function StatementShared({ statement, view, token }: { statement: Statement; vie
       <h2>What we agree on, version {statement.number}</h2>
       {statement.agreed ? (
         <p className="good">
-          <StateIcon kind="done" silent /> Agreed by {statement.agreed}.{' '}
+          <StateIcon kind="checked" silent /> Agreed by {statement.agreed}.{' '}
           <a href={publicRoutes.statement(token)}>As a paper (PDF)</a>
         </p>
       ) : (

@@ -72,7 +72,7 @@ export function ClientList({ view, token }: { view: ClientShared; token: string 
         {areas.map((entry) => (
           <Line
             key={entry.id}
-            mark={<StateIcon kind={entry.accepted ? 'done' : 'not-begun'} />}
+            mark={<StateIcon kind={entry.accepted ? 'checked' : 'open'} />}
             beside={
               !entry.accepted && (
                 <button

@@ -94,7 +94,7 @@ export function CrewPage({ view, token, own = false }: { view: CrewShared; token
           <h2>Left to do</h2>
           <Lines>
             {view.leftovers.map((left) => (
-              <Line key={left.area + left.text} mark={<StateIcon kind="waiting" />}>
+              <Line key={left.area + left.text} mark={<StateIcon kind="open" />}>
                 <span className="fw-bold">{left.area}</span>: {left.text}{' '}
                 <span className="soft small-text">{left.trade.toLowerCase()}</span>
               </Line>

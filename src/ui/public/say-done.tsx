@@ -16,7 +16,7 @@ export function SayDone({ begun, token, recipient }: { begun: CrewShared['begun'
       <h2>Is it done?</h2>
       <Lines>
         {begun.map((work) => (
-          <Line key={work.task} mark={<StateIcon kind={work.said ? 'under-way' : 'waiting'} silent />}>
+          <Line key={work.task} mark={<StateIcon kind={work.said ? 'done' : 'open'} silent />}>
             <span className="fw-bold">{work.what}</span> <span className="soft small-text">{work.job}</span>
             {work.answer && <div className="small-text bad">Not yet: {work.answer}</div>}
             {work.said ? (

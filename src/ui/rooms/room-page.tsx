@@ -134,7 +134,7 @@ function InTheWalls({ view, walls }: { view: RoomView; walls: NonNullable<RoomVi
       }
     >
       <p className="mt-2 mb-0">
-        <StateIcon kind={walls.closed ? 'done' : 'waiting'} silent />{' '}
+        <StateIcon kind={walls.closed ? 'checked' : 'open'} silent />{' '}
         {walls.closed ? 'Closed.' : `${walls.open} of ${walls.lines} checks left before the walls are closed.`}{' '}
         {walls.things > 0 && `${walls.things} ${walls.things === 1 ? 'thing' : 'things'} recorded with their place.`}
       </p>
@@ -148,7 +148,7 @@ function OpenItems({ view }: { view: RoomView }) {
       {view.open.length === 0 && <p className="soft mt-2">Nothing was left open on the last walks.</p>}
       <Lines>
         {view.open.map((item) => (
-          <Line key={item.id} mark={<StateIcon kind={item.worse ? 'stop' : 'waiting'} />}>
+          <Line key={item.id} mark={<StateIcon kind={item.worse ? 'stop' : 'open'} />}>
             {item.text}
             <div className="small-text soft">
               {TRADES[item.trade].toLowerCase()}, since {item.since}
@@ -239,7 +239,7 @@ function Agreed({ view }: { view: RoomView }) {
           </Line>
         ))}
         {view.findings.map((finding) => (
-          <Line key={finding.id} mark={<StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />}>
+          <Line key={finding.id} mark={<StateIcon kind={finding.gap ? 'open' : 'checked'} silent />}>
             <span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}
             {finding.gap && <div className="small-text soon">{finding.gap}</div>}
           </Line>
@@ -282,7 +282,7 @@ function Quantities({ view }: { view: RoomView }) {
     >
       <Lines>
         {view.quantities.map((quantity) => (
-          <Line key={quantity.id} mark={<StateIcon kind={quantity.problem ? 'stop' : 'done'} silent />}>
+          <Line key={quantity.id} mark={<StateIcon kind={quantity.problem ? 'stop' : 'checked'} silent />}>
             <Link href={routes.calculator(quantity.calculator, { kept: quantity.id })}>
               {quantity.product || quantity.title}
             </Link>

@@ -1,8 +1,10 @@
 import { routes } from '@/contract/routes';
 import Link from 'next/link';
-import type { RoomsView } from '@/contract/views/job';
+import type { HoldView, RoomsView } from '@/contract/views/job';
 import { daysBetween, formatDay } from '@/core/units/day';
+import { counted } from '@/core/words/count';
 import { JobTabs } from '../shell/job-tabs';
+import { Legend } from '../kit/legend';
 import { StateIcon } from '../kit/state-icon';
 import { PlanProblemNotice } from '../kit/notice';
 import { PrintButton } from '../kit/print-button';
@@ -28,31 +30,19 @@ export function Rooms({ view }: { view: RoomsView }) {
       ) : (
         <div className="rooms">
           <div className="page">
-            <PageHead heading={<>{Math.round(view.done * 100)} % of the work is done</>}>
-              <span className="soft">{headline(view)}</span>
+            <PageHead heading={job.name}>
+              <Lateness view={view} />
+              <span className="soft">
+                {Math.round(view.done * 100)} % of the work is done
+                {view.done > 0 && view.hidden > 0.5 && ', most of it inside the walls'}
+              </span>
               <span className="push no-print">
                 <StartWalk job={job.id} openWalk={job.openWalk} />
               </span>
             </PageHead>
             <PlanProblemNotice problem={view.problem} />
             <Section view={view} />
-            <ul className="legend">
-              <li>
-                <StateIcon kind="stop" silent /> <Means of="mark.stop">stopped</Means>
-              </li>
-              <li>
-                <StateIcon kind="waiting" silent /> <Means of="mark.waiting">waits for somebody</Means>
-              </li>
-              <li>
-                <StateIcon kind="under-way" silent /> <Means of="mark.under-way">under way</Means>
-              </li>
-              <li>
-                <StateIcon kind="done" silent /> <Means of="mark.done">done</Means>
-              </li>
-              <li>
-                <StateIcon kind="not-begun" silent /> <Means of="mark.mist">not started</Means>
-              </li>
-            </ul>
+            <Legend of={['not-begun', 'under-way', 'done', 'will-stop', 'stop', 'hazard']} />
           </div>
           <aside aria-label="What holds and who comes">
             <div className="actions mb-3 no-print">
@@ -71,45 +61,75 @@ export function Rooms({ view }: { view: RoomsView }) {
   );
 }
 
-function headline({ done, hidden, finish, promise, today }: RoomsView): string {
-  const late = finish && promise ? daysBetween(promise, finish) : 0;
-  return [
-    done > 0 && hidden > 0.5 ? 'most of it inside the walls' : '',
-    finish ? `finish ${formatDay(finish, today)}` : 'no plan yet',
-    finish && promise
-      ? late > 0
-        ? `${late} ${late === 1 ? 'day' : 'days'} later than promised`
-        : late < 0
-          ? `${-late} ${late === -1 ? 'day' : 'days'} before the promised`
-          : 'as promised'
-      : '',
-  ]
-    .filter(Boolean)
-    .join(' · ');
+/** By when, against what was promised: lateness is the second thing one sees. */
+function Lateness({ view: { finish, promise, today } }: { view: RoomsView }) {
+  if (!finish) return <span className="soft">no plan yet</span>;
+  const late = promise ? daysBetween(promise, finish) : 0;
+  return (
+    <>
+      {late > 0 && (
+        <b className="lateness bad">
+          <StateIcon kind="late" silent /> {counted(late, 'day')} late
+        </b>
+      )}
+      <span className="soft">
+        finish {formatDay(finish, today)}
+        {promise &&
+          (late > 0
+            ? `, promised ${formatDay(promise, today)}`
+            : late < 0
+              ? `, ${counted(-late, 'day')} before the promised`
+              : ', as promised')}
+      </span>
+    </>
+  );
 }
+
+/** So many of what holds the house are shown before one asks for more. */
+const HOLDS_SHOWN = 5;
 
 function Holding({ view }: { view: RoomsView }) {
   return (
     <Block heading={<Means of="word.hold">What holds this house</Means>}>
       {view.holds.length === 0 && <p className="soft mt-2">Nothing is waited for.</p>}
       <Lines>
-        {view.holds.map((hold) => (
-          <Line key={hold.id} mark={<StateIcon kind={hold.overdue ? 'stop' : 'waiting'} />}>
-            <Link href={routes.room(view.job.id, hold.areaId)} className="fw-bold">
-              {hold.area}: {hold.label}
-            </Link>
-            <div className="small-text">{hold.text}</div>
-            <div className={`small-text ${hold.overdue ? 'bad' : 'soft'}`}>
-              {hold.overdue && hold.settled
-                ? 'now'
-                : `${hold.overdue ? 'was expected' : 'expected'} ${formatDay(hold.expectedOn, view.today)}`}
-              , needed for {hold.phase}
-            </div>
-            <HoldActions hold={hold} job={view.job.id} />
-          </Line>
+        {view.holds.slice(0, HOLDS_SHOWN).map((hold) => (
+          <Hold key={hold.id} view={view} hold={hold} />
         ))}
       </Lines>
+      {view.holds.length > HOLDS_SHOWN && (
+        <details>
+          <summary className="py-2">{view.holds.length - HOLDS_SHOWN} more</summary>
+          <Lines>
+            {view.holds.slice(HOLDS_SHOWN).map((hold) => (
+              <Hold key={hold.id} view={view} hold={hold} />
+            ))}
+          </Lines>
+        </details>
+      )}
     </Block>
+  );
+}
+
+function Hold({ view, hold }: { view: RoomsView; hold: HoldView }) {
+  const now = hold.stops === 'now';
+  return (
+    <Line mark={<StateIcon kind={now ? 'stop' : 'will-stop'} silent />}>
+      <div className={`small-text fw-bold ${now ? 'bad' : 'soon'}`}>
+        {hold.stops === 'now' ? 'Stops work now' : `Will stop on ${formatDay(hold.stops, view.today)}`}
+      </div>
+      <Link href={routes.room(view.job.id, hold.areaId)} className="fw-bold">
+        {hold.area}: {hold.label}
+      </Link>
+      <div className="small-text">{hold.text}</div>
+      <div className="small-text soft">
+        {hold.settled
+          ? ''
+          : `${hold.overdue ? 'was expected' : 'expected'} ${formatDay(hold.expectedOn, view.today)}, `}
+        needed for {hold.phase}
+      </div>
+      <HoldActions hold={hold} job={view.job.id} />
+    </Line>
   );
 }
 

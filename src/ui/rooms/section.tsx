@@ -5,6 +5,7 @@ import type { CSSProperties } from 'react';
 import type { AreaView, RoomsView } from '@/contract/views/job';
 import { Caption, Ladder, RungCell } from '../kit/ladder';
 import { Hidden } from '../kit/hidden';
+import { StateIcon } from '../kit/state-icon';
 
 const doneOf = (area: AreaView): number => area.rungs.filter((rung) => rung.fraction >= 1).length;
 /** What the ladder shows, for those who do not see it. */
@@ -15,11 +16,18 @@ const Said = ({ area }: { area: AreaView }) =>
     </Hidden>
   );
 
+/** Its name, with what holds it: the same mark as in the list beside the drawing and on Today. */
+const Name = ({ area }: { area: AreaView }) => (
+  <span className="name">
+    {area.name} {area.held && <StateIcon kind={area.held} />}
+  </span>
+);
+
 function Place({ area, job, short }: { area: AreaView; job: string; short?: boolean }) {
   return (
     <div className="place">
       <Link href={routes.room(job, area.id)}>
-        <span className="name">{area.name}</span>
+        <Name area={area} />
         <Caption area={area} />
         <Said area={area} />
         <Ladder area={area} {...(short ? { short } : {})} />
@@ -35,6 +43,12 @@ const STOREY_REST = 82;
 /** Storeys with this many areas or fewer, over all others, are drawn as a part over a whole house. */
 const PART = 2;
 
+/** As high as it is on a screen of 800, and higher with the screen. */
+const grown = (height: number): string => `max(${height}px, ${height / 8}vh)`;
+/** Width of the widest part that stands up through the roof, as its rooms make it; in rem. */
+const crownWide = (parts: RoomsView['levels']): number =>
+  Math.max(0, ...parts.map(({ areas }) => areas.length * 7.5 + (areas.length - 1) * 0.6 + 1.5));
+
 /** The job as a cut through the house: roof, storeys between their outside faces, ground line, cellars, drains below. */
 export function Section({ view }: { view: RoomsView }) {
   const { faces, roofs, ground, outbuildings, job } = view;
@@ -45,9 +59,11 @@ export function Section({ view }: { view: RoomsView }) {
   const whole = firstWhole === -1 ? 0 : levels.length - firstWhole;
   const crowned = firstWhole > 0;
   const height = crowned ? 100 : ladderHeight(whole || levels.length);
+  const flank = Math.min(330, Math.max(height, (whole || levels.length) * (height + STOREY_REST) - STOREY_REST));
   const style = {
-    '--ladder': `${height}px`,
-    '--flank': `${Math.min(330, Math.max(height, (whole || levels.length) * (height + STOREY_REST) - STOREY_REST))}px`,
+    '--ladder': grown(height),
+    '--flank': grown(flank),
+    '--crown': `${crownWide(levels.slice(0, Math.max(0, firstWhole)))}rem`,
     '--left': left.length > 0 ? `${left.length * 72}px` : 0,
     '--right': right.length > 0 ? `${right.length * 72}px` : 0,
     '--beside': outbuildings.length > 0 ? `${outbuildings.length * 84}px` : 0,
@@ -55,7 +71,7 @@ export function Section({ view }: { view: RoomsView }) {
   return (
     <div className="section" style={style}>
       <div className={`above ${crowned ? 'narrow' : ''}`}>
-        <RoofLine path={crowned ? 'M3 39.5 17 3h66l14 36.5' : 'M0 39.5 36 3h28l36 36.5'} />
+        <RoofLine path={crowned ? 'M0 39.3 14 1h72l14 38.3z' : 'M0 39.3 36 1h28l36 38.3z'} />
         {roofs.map((area) => (
           <Place key={area.id} area={area} job={job.id} />
         ))}
@@ -65,7 +81,8 @@ export function Section({ view }: { view: RoomsView }) {
         {levels.map((level, at) =>
           at < firstWhole ? (
             <div key={level.id} className="part-row">
-              <RoofLine path="M0 39.5 37 6M63 6l37 33.5" />
+              <RoofLine side="left" path="M0 39.5 100 6" />
+              <RoofLine side="right" path="M100 39.5 0 6" />
               <Storey level={level} job={job.id} part />
             </div>
           ) : (
@@ -110,8 +127,9 @@ function Storey({ level, job, part }: { level: RoomsView['levels'][number]; job:
   );
 }
 
-const RoofLine = ({ path }: { path: string }) => (
-  <svg className="roof-line" viewBox="0 0 100 40" preserveAspectRatio="none" aria-hidden="true">
+/** A slope of the roof; at one side it leans against the wall of what stands up through it. */
+const RoofLine = ({ path, side = '' }: { path: string; side?: 'left' | 'right' | '' }) => (
+  <svg className={`roof-line ${side}`} viewBox="0 0 100 40" preserveAspectRatio="none" aria-hidden="true">
     <path d={path} fill="none" stroke="currentColor" strokeWidth="2" vectorEffect="non-scaling-stroke" />
   </svg>
 );
@@ -132,7 +150,7 @@ function GroundPlace({ area, job }: { area: AreaView; job: string }) {
     <div className="place ground-place">
       <Link href={routes.room(job, area.id)}>
         <span>
-          <span className="name">{area.name}</span>
+          <Name area={area} />
           <Caption area={area} />
           <Said area={area} />
         </span>

@@ -1,6 +1,6 @@
 import type { RoomView } from '@/contract/views/job';
 import { TRADES } from '@/core/sequence/trades';
-import { daysOf } from '@/core/words/count';
+import { counted, daysOf } from '@/core/words/count';
 import { thickness } from '../kit/ladder';
 import { Means } from '../kit/means';
 import { StateIcon } from '../kit/state-icon';
@@ -9,17 +9,50 @@ type Step = RoomView['steps'][number];
 
 const percent = (fraction: number): string => (fraction >= 1 ? 'done' : `${Math.round(fraction * 100)} %`);
 
-/** The ladder opened wide: every step with its trade, its date and the reason for it; the first at the foot. */
+/** So many steps that come next stand open; what comes later is folded over them, what is done under them. */
+const NEXT = 5;
+
+/**
+ * The ladder opened wide, where the work is: the step that is under way with those that come next over it, each with its
+ * trade, its date and the reason for it; the first at the foot.
+ */
 export function WideLadder({ view }: { view: RoomView }) {
   if (view.steps.length === 0) return <p className="soft mt-2">No work is agreed here.</p>;
+  const done = view.steps.filter(({ fraction }) => fraction >= 1);
+  const open = view.steps.filter(({ fraction }) => fraction < 1);
+  const [next, later] = [open.slice(0, NEXT), open.slice(NEXT)];
+  const last = later.at(-1);
   return (
-    <ol className="wide-ladder list-unstyled mb-0" reversed>
-      {[...view.steps].reverse().map((step) => (
-        <Line key={step.phase} step={step} />
-      ))}
-    </ol>
+    <>
+      {later.length > 0 && last && (
+        <details className="rest-of-ladder">
+          <summary>
+            <StateIcon kind="not-begun" silent /> {counted(later.length, 'later step')}, up to {last.label}{' '}
+            <span className="soft">{last.when}</span>
+          </summary>
+          <Steps of={later} />
+        </details>
+      )}
+      {next.length > 0 && <Steps of={next} />}
+      {done.length > 0 && (
+        <details className="rest-of-ladder" open={open.length === 0}>
+          <summary>
+            <StateIcon kind="done" silent /> {counted(done.length, 'step')} done
+          </summary>
+          <Steps of={done} />
+        </details>
+      )}
+    </>
   );
 }
+
+const Steps = ({ of }: { of: readonly Step[] }) => (
+  <ol className="wide-ladder list-unstyled mb-0" reversed>
+    {[...of].reverse().map((step) => (
+      <Line key={step.phase} step={step} />
+    ))}
+  </ol>
+);
 
 function Line({ step }: { step: Step }) {
   const { fraction } = step;
@@ -27,9 +60,7 @@ function Line({ step }: { step: Step }) {
     <li>
       <div className="bar" role="img" aria-label={fraction === 0 ? 'not begun' : percent(fraction)}>
         {fraction >= 1 ? (
-          <span className="full">
-            <StateIcon kind="done" silent />
-          </span>
+          <span className="full" />
         ) : (
           <>
             {fraction > 0 && <span className="clear" style={{ width: `${fraction * 100}%` }} />}

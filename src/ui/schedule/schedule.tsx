@@ -1,9 +1,10 @@
 'use client';
 import { taskRef } from '@/core/sequence/site';
+import { counted, daysOf } from '@/core/words/count';
 import { routes, type BoardShown, type Path } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
-import { useRouter } from 'next/navigation';
+import { useRouter, useSearchParams } from 'next/navigation';
 import { Button, Form } from 'react-bootstrap';
 import type { BoardBlock, ScheduleView } from '@/contract/views/plan';
 import { JobTabs } from '../shell/job-tabs';
@@ -12,6 +13,7 @@ import { PlanProblemNotice } from '../kit/notice';
 import { PrintButton } from '../kit/print-button';
 import { SidePanel } from '../kit/side-panel';
 import { Board } from './board';
+import { BoardLegend } from './board-legend';
 import { BoardList } from './board-list';
 import { Goal } from './goal';
 import { MoveForm, type Moved as Dropped } from './move-form';
@@ -27,11 +29,12 @@ import { Line, Lines } from '../kit/lines';
 export function Schedule({ view }: { view: ScheduleView }) {
   const { job, board, shift } = view;
   const router = useRouter();
-  const [chosen, setChosen] = useState<string | undefined>(view.task ?? undefined);
+  // What is open has an address: it can be sent, and Back closes it.
+  const chosen = useSearchParams().get('task') ?? undefined;
   const [moved, setMoved] = useState<Dropped>();
   const choose = (task: string | undefined): void => {
     setMoved(undefined);
-    setChosen(task);
+    if (task !== chosen) window.history.pushState(null, '', to(task === undefined ? {} : { task }));
   };
   const blocks = board.rows.flatMap((row) => row.blocks);
   const block = blocks.find((boardBlock) => boardBlock.task === chosen);
@@ -44,7 +47,8 @@ export function Schedule({ view }: { view: ScheduleView }) {
       {job && <JobTabs job={job} />}
       <div className="page">
         <PageHead className="mb-2" heading={job ? 'Schedule' : 'Schedule, all jobs'}>
-          <span className="soft">
+          <Standing view={view} />
+          <span className="soft small-text">
             planned {board.madeAt}
             {board.cause && `. ${board.cause}`}
           </span>
@@ -104,12 +108,12 @@ export function Schedule({ view }: { view: ScheduleView }) {
               chosen={chosen}
               onChoose={choose}
               onMove={(block, at) => {
-                setChosen(block.task);
+                choose(block.task);
                 setMoved(at);
               }}
             />
             <BoardList view={board} job={job?.id} onChoose={choose} />
-            <Legend />
+            <BoardLegend view={board} job={job?.id} codes={view.weeks >= CODES_FROM} />
           </>
         )}
         <div className="columns mt-3 no-print">
@@ -134,6 +138,36 @@ export function Schedule({ view }: { view: ScheduleView }) {
         </SidePanel>
       </div>
     </>
+  );
+}
+
+/** From so many weeks on half a day has room for two letters only. */
+const CODES_FROM = 6;
+
+/** What a board comes to, before it is read: who is late, what is held, how many days nobody has said yes to. */
+function Standing({ view: { board, job } }: { view: ScheduleView }) {
+  const blocks = board.rows.flatMap((row) => row.blocks).filter(({ jobId }) => job === null || jobId === job.id);
+  const held = blocks.filter(({ tone }) => tone === 'held').length;
+  const unsaid = blocks.filter(({ visit }) => visit !== null && visit.said !== 'confirmed').length;
+  return (
+    <span className="standing">
+      {board.late.map(({ job: id, name, days }) => (
+        <b key={id} className="bad">
+          <StateIcon kind="late" silent /> {job ? '' : `${name} `}
+          {counted(days, 'day')} late
+        </b>
+      ))}
+      {held > 0 && (
+        <span>
+          <StateIcon kind="stop" silent /> {held} held
+        </span>
+      )}
+      {unsaid > 0 && (
+        <span>
+          <StateIcon kind="unconfirmed" silent /> {counted(unsaid, 'visit')} not confirmed
+        </span>
+      )}
+    </span>
   );
 }
 
@@ -219,7 +253,15 @@ function WhyHere({
     );
   return (
     <>
-      <p className="fs-5 mb-1">{block.when}</p>
+      <p className="fs-5 mb-1">
+        {block.when}, {daysOf(block.halfDays)}
+      </p>
+      {(block.crew || block.fraction > 0) && (
+        <p className="mb-1">
+          {block.crew}
+          {block.fraction > 0 && <b>{` ${Math.round(block.fraction * 100)} % done`}</b>}
+        </p>
+      )}
       {step && (
         <p className="small-text">
           <Means of={`step.${step}`}>What is this step?</Means>
@@ -282,45 +324,6 @@ function WhyHere({
         </Link>
       </p>
     </>
-  );
-}
-
-function Legend() {
-  return (
-    <ul className="legend" aria-label="What the blocks mean">
-      <li>
-        <span className="swatch under-way" />
-        <Means of="mark.under-way">under way</Means>
-      </li>
-      <li>
-        <span className="swatch" />
-        planned
-      </li>
-      <li>
-        <span className="swatch critical" />
-        <Means of="mark.critical">decides the end</Means>
-      </li>
-      <li>
-        <span className="swatch held" />
-        <Means of="mark.held">held: waits for somebody</Means>
-      </li>
-      <li>
-        <span className="swatch check" />
-        <Means of="word.check-before-cover">inspection, check or cure</Means>
-      </li>
-      <li>
-        <span className="swatch float" />
-        <Means of="mark.slip">may slip this far</Means>
-      </li>
-      <li>
-        <span className="swatch unsaid" />
-        nobody has said yes to that day
-      </li>
-      <li>
-        <span className="swatch pinned" />
-        <Means of="mark.pinned">pinned by hand</Means>
-      </li>
-    </ul>
   );
 }
 

@@ -46,7 +46,7 @@ export function AssumptionLine({
   return (
     <Line
       mark={
-        <StateIcon kind={assumption.state === 'open' ? 'waiting' : assumption.state === 'held' ? 'done' : 'stop'} />
+        <StateIcon kind={assumption.state === 'open' ? 'waiting' : assumption.state === 'held' ? 'checked' : 'stop'} />
       }
       beside={
         <span className="no-print d-flex gap-2 align-items-start">

@@ -142,7 +142,7 @@ function ComputedLines({
       {view.calculations.map((calculation) => (
         <Line
           key={calculation.id}
-          mark={<StateIcon kind={calculation.problem ? 'stop' : 'done'} silent />}
+          mark={<StateIcon kind={calculation.problem ? 'stop' : 'checked'} silent />}
           beside={
             <span className="no-print d-flex gap-2 align-items-start">
               <Link

@@ -311,7 +311,7 @@ function AreaScope({
         {area.findings.map((finding) => (
           <Line
             key={finding.id}
-            mark={<StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />}
+            mark={<StateIcon kind={finding.gap ? 'open' : 'checked'} silent />}
             beside={
               <>
                 <Cost of={view.prices[finding.id]} />

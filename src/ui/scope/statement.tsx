@@ -63,7 +63,7 @@ export function StatementPage({ view }: { view: StatementView }) {
           <div>
             {shown?.agreed && (
               <p className="good">
-                <StateIcon kind="done" silent /> Agreed by {shown.agreed}
+                <StateIcon kind="checked" silent /> Agreed by {shown.agreed}
               </p>
             )}
             {view.outdated && shown?.id === newest?.id && (
@@ -215,7 +215,7 @@ function Versions({ view, shown }: { view: StatementView; shown: StatementVersio
       <Block heading="Before it goes out">
         {view.gaps.length === 0 && (
           <p className="good mt-2">
-            <StateIcon kind="done" silent /> Nothing is missing.
+            <StateIcon kind="checked" silent /> Nothing is missing.
           </p>
         )}
         <Lines>

@@ -327,7 +327,7 @@ function Checks({ view }: { view: SelectionPageView }) {
         {view.checks.map((check) => (
           <Line
             key={check.id}
-            mark={<StateIcon kind={check.good ? 'done' : 'stop'} silent />}
+            mark={<StateIcon kind={check.good ? 'checked' : 'stop'} silent />}
             beside={
               check.picture && (
                 <a href={api.picture(check.picture, 1280)} className="plain">

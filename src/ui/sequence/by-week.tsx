@@ -124,7 +124,9 @@ function Summary({ steps }: { steps: readonly StepView[] }) {
 function Entry({ step, onStep }: { step: StepView; onStep: (task: string) => void }) {
   return (
     <div className="entry">
-      <StateIcon kind={step.state === 'under-way' ? 'under-way' : step.trade === 'nobody' ? 'waiting' : 'not-begun'} />
+      <StateIcon
+        kind={step.state === 'under-way' ? 'under-way' : step.trade === 'nobody' ? 'will-stop' : 'not-begun'}
+      />
       <span>
         {step.time ? (
           <button type="button" className="name" onClick={() => onStep(step.task)}>

@@ -30,7 +30,7 @@ export function JobTasks({ view }: { view: SequenceView }) {
             <Line
               key={task}
               small
-              mark={<StateIcon kind={done ? 'done' : 'waiting'} />}
+              mark={<StateIcon kind={done ? 'done' : 'open'} />}
               beside={
                 <Answers
                   job={view.job.id}

@@ -227,7 +227,7 @@ function StepLine({ step, onChange }: { step: Step; onChange: () => void }) {
     <Line
       mark={
         <StateIcon
-          kind={step.state === 'under-way' ? 'under-way' : step.trade === 'nobody' ? 'waiting' : 'not-begun'}
+          kind={step.state === 'under-way' ? 'under-way' : step.trade === 'nobody' ? 'will-stop' : 'not-begun'}
         />
       }
       beside={

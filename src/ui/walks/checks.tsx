@@ -57,7 +57,7 @@ function CheckLine({ line, area, walking }: { line: WalkArea['checks'][number]; 
       <div>
         <StateIcon
           kind={
-            line.state === 'right' || line.state === 'not here' ? 'done' : line.state === 'open' ? 'stop' : 'not-begun'
+            line.state === 'right' || line.state === 'not here' ? 'checked' : line.state === 'open' ? 'stop' : 'open'
           }
           silent
         />{' '}

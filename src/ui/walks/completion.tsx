@@ -67,7 +67,7 @@ export function Completion({ view }: { view: CompletionView }) {
                   {trade.lines.map((line) => (
                     <Line
                       key={line.id}
-                      mark={<StateIcon kind={line.part ? 'waiting' : 'not-begun'} silent />}
+                      mark={<StateIcon kind={line.part ? 'waiting' : 'open'} silent />}
                       beside={<span className="soft small-text text-nowrap">{line.when}</span>}
                     >
                       {line.text} <span className="soft">· {line.area}</span>
@@ -174,7 +174,7 @@ function AcceptedRooms({
         {view.areas.map((area) => (
           <Line
             key={area.id}
-            mark={<StateIcon kind={area.accepted ? 'done' : area.open > 0 ? 'waiting' : 'not-begun'} />}
+            mark={<StateIcon kind={area.accepted ? 'checked' : area.open > 0 ? 'open' : 'not-begun'} />}
             beside={
               area.accepted ? (
                 <LinkButton

@@ -80,7 +80,7 @@ export function PullBar({ step, onSet }: { step: WalkArea['steps'][number]; onSe
         aria-label={`${step.label} done`}
         onClick={() => set(fraction >= 1 ? 0 : 1)}
       >
-        {fraction >= 1 ? <TickOnFill /> : <StateIcon kind="done" silent />}
+        {fraction >= 1 && <TickOnFill />}
       </button>
     </div>
   );

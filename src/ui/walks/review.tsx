@@ -72,7 +72,7 @@ export function Review({ view }: { view: ReviewView }) {
                 </BlockHead>
                 <Lines>
                   {view.passedBy.map((item) => (
-                    <Line key={item.area + item.text} mark={<StateIcon kind="waiting" silent />}>
+                    <Line key={item.area + item.text} mark={<StateIcon kind="open" silent />}>
                       {item.text}{' '}
                       <span className="soft">
                         · {item.area}, {item.days} {item.days === 1 ? 'day' : 'days'} old
@@ -140,7 +140,7 @@ function WhoIsTold({ view, walk, job }: { view: ReviewView; walk: { finished: bo
       {walk.finished && (
         <Lines>
           {view.readers.map((audience) => (
-            <Line key={audience} mark={<StateIcon kind="waiting" silent />}>
+            <Line key={audience} mark={<StateIcon kind="open" silent />}>
               <Link className="fw-bold" href={routes.news(job.id, audience)}>
                 {READS[audience]}
               </Link>

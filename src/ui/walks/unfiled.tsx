@@ -61,7 +61,7 @@ export function Unfiled({ lines }: { lines: UnfiledView[] }) {
     >
       <Lines>
         {lines.map((line) => (
-          <Line key={line.id} mark={<StateIcon kind={line.filedAs ? 'done' : 'waiting'} />}>
+          <Line key={line.id} mark={<StateIcon kind={line.filedAs ? 'done' : 'open'} />}>
             <span className="soft small-text">{KIND_WORDS[line.kind]}</span> {line.text}{' '}
             <span className="soft">· {line.area}</span>
             {line.filedAs ? (

@@ -68,7 +68,7 @@ export function VisitAreas({ pack, at, go, onAdd }: Terms) {
               onClick={() => go(index)}
               {...(index === at ? { 'aria-current': 'true' as const } : {})}
             >
-              <StateIcon kind={written(area) > 0 ? 'done' : 'not-begun'} silent /> <span>{area.name}</span>{' '}
+              <StateIcon kind={written(area) > 0 ? 'done' : 'open'} silent /> <span>{area.name}</span>{' '}
               <span className="soft small-text">{written(area) || ''}</span>
             </button>
           </li>

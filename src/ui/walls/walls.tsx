@@ -133,7 +133,7 @@ function Check({ view: { area, job }, check }: { view: WallsView; check: NonNull
       </BlockHead>
       {check.closed ? (
         <p className="good mt-2">
-          <StateIcon kind="done" silent /> Closed {check.closed}.
+          <StateIcon kind="checked" silent /> Closed {check.closed}.
         </p>
       ) : (
         <Notice bad={check.covered}>
@@ -167,10 +167,10 @@ function Check({ view: { area, job }, check }: { view: WallsView; check: NonNull
               <StateIcon
                 kind={
                   line.state === 'right' || line.state === 'not here'
-                    ? 'done'
+                    ? 'checked'
                     : line.state === 'open'
                       ? 'stop'
-                      : 'not-begun'
+                      : 'open'
                 }
               />
             }

@@ -115,12 +115,19 @@ function Step({ phase }: { phase: Phase }) {
 }
 
 const ICONS: Partial<Record<Explained, StateIconKind>> = {
-  'mark.done': 'done',
+  'mark.mist': 'not-begun',
   'mark.under-way': 'under-way',
+  'mark.done': 'done',
+  'mark.checked': 'checked',
+  'mark.open': 'open',
   'mark.waiting': 'waiting',
+  'mark.will-stop': 'will-stop',
   'mark.stop': 'stop',
   'mark.hazard': 'hazard',
-  'mark.mist': 'not-begun',
+  'mark.late': 'late',
+  'mark.confirmed': 'confirmed',
+  'mark.unconfirmed': 'unconfirmed',
+  'mark.delivery': 'delivery',
 };
 const SWATCHES: Partial<Record<Explained, string>> = {
   'mark.held': 'held',

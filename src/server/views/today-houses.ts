@@ -1,0 +1,69 @@
+import { routes } from '@/contract/routes';
+import type { SmallRoom, SmallSection, Stopper, TodayHouse } from '@/contract/views/today';
+import { daysBetween, formatDay } from '@/core/units/day';
+import { areaRows, jobRow, levelRows } from '../reading/job';
+import { finishDay } from '../reading/plan';
+import type { JobReading } from '../reading/reading';
+import { siteOf } from '../reading/site';
+import { workDoneOf } from '../reading/weights';
+import { carryingOf } from './carrying';
+import { holdsOf } from './holds';
+import { shareOf } from './house';
+
+/** A job as a house on Today: how far, by when, and the one thing that stops it. */
+export function houseToday(job: JobReading): TodayHouse {
+  const [{ name, promise_day: promise }, finish] = [jobRow(job), finishDay(job)];
+  const late = finish && promise ? daysBetween(promise, finish) : null;
+  return {
+    job: job.id,
+    name,
+    done: workDoneOf(job).share,
+    finish,
+    promise,
+    late,
+    because: late !== null && late > 0 ? (carryingOf(job)?.first ?? null) : null,
+    section: smallSection(job),
+    stopper: stopperOf(job),
+  };
+}
+
+/** Whoever needs somebody first: what stops now, then the latest, then what will stop first. */
+export function byNeed(a: TodayHouse, b: TodayHouse): number {
+  const lateness = ({ late }: TodayHouse): number => Math.max(0, late ?? 0);
+  const stopped = ({ stopper }: TodayHouse): number => (stopper?.mark === 'stop' ? 1 : 0);
+  return lateness(b) - lateness(a) || stopped(b) - stopped(a) || (a.late === null ? 1 : 0) - (b.late === null ? 1 : 0);
+}
+
+function stopperOf(job: JobReading): Stopper | null {
+  const [hold] = holdsOf(job);
+  if (!hold) return null;
+  const now = hold.stops === 'now';
+  return {
+    mark: now ? 'stop' : 'will-stop',
+    when: hold.stops === 'now' ? 'Stops work now' : `Will stop on ${formatDay(hold.stops, job.firm.today)}`,
+    area: hold.areaId,
+    text: `${hold.area}: ${hold.text}`,
+    href: hold.request ? routes.requests(job.id, hold.request) : routes.room(job.id, hold.areaId),
+  };
+}
+
+function smallSection(job: JobReading): SmallSection {
+  const rows = areaRows(job);
+  const tracks = new Map(siteOf(job).areas.map((area) => [area.id as string, area.track]));
+  const holds = holdsOf(job);
+  const room = ({ id }: { id: string }): SmallRoom => {
+    const own = holds.filter(({ areaId }) => areaId === id);
+    const held = own.some(({ stops }) => stops === 'now') ? 'stop' : own.length > 0 ? 'will-stop' : null;
+    return { id, share: shareOf(tracks.get(id) ?? []), held };
+  };
+  const of = (kind: string): SmallRoom[] => rows.filter((area) => area.kind === kind && area.level === null).map(room);
+  return {
+    storeys: levelRows(job)
+      .map(({ id, height }) => ({ below: height < 0, rooms: rows.filter(({ level }) => level === id).map(room) }))
+      .filter(({ rooms }) => rooms.length > 0),
+    roofs: of('roof'),
+    faces: of('face'),
+    outbuildings: of('outbuilding'),
+    ground: of('ground'),
+  };
+}
