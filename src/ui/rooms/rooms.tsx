@@ -4,6 +4,7 @@ import type { HoldView, RoomsView } from '@/contract/views/job';
 import { daysBetween, formatDay } from '@/core/units/day';
 import { counted } from '@/core/words/count';
 import { JobTabs } from '../shell/job-tabs';
+import { Folded } from '../kit/folded';
 import { Legend } from '../kit/legend';
 import { StateIcon } from '../kit/state-icon';
 import { PlanProblemNotice } from '../kit/notice';
@@ -92,21 +93,9 @@ function Holding({ view }: { view: RoomsView }) {
   return (
     <Block heading={<Means of="word.hold">What holds this house</Means>}>
       {view.holds.length === 0 && <p className="soft mt-2">Nothing is waited for.</p>}
-      <Lines>
-        {view.holds.slice(0, HOLDS_SHOWN).map((hold) => (
-          <Hold key={hold.id} view={view} hold={hold} />
-        ))}
-      </Lines>
-      {view.holds.length > HOLDS_SHOWN && (
-        <details>
-          <summary className="py-2">{view.holds.length - HOLDS_SHOWN} more</summary>
-          <Lines>
-            {view.holds.slice(HOLDS_SHOWN).map((hold) => (
-              <Hold key={hold.id} view={view} hold={hold} />
-            ))}
-          </Lines>
-        </details>
-      )}
+      <Folded of={view.holds} shown={HOLDS_SHOWN}>
+        {(hold) => <Hold key={hold.id} view={view} hold={hold} />}
+      </Folded>
     </Block>
   );
 }

@@ -1,10 +1,13 @@
-import type { BoardView } from '@/contract/views/plan';
+import type { BoardBlock, BoardRow, BoardView } from '@/contract/views/plan';
+import { groupBy } from '@/core/group-by';
+import { formatDay, mondayOf, type Day } from '@/core/units/day';
+import { counted } from '@/core/words/count';
 import { StateIcon } from '../kit/state-icon';
 
 const MARKS = {
   held: 'stop',
   'under-way': 'under-way',
-  check: 'waiting',
+  check: 'will-stop',
   critical: 'not-begun',
   waiting: 'not-begun',
 } as const;
@@ -30,33 +33,80 @@ export function BoardList({
             block.finish > 2 * index &&
             day.day >= view.today,
         )
-        .map((block) => ({ row, block, begins: block.start >= 2 * index })),
+        .map((block) => ({ row, block, begins: block.start >= 2 * index, half: halfOf(block, index) })),
     ),
   }));
+  const shown = days.filter((day) => day.worked && day.works.length > 0);
+  const weeks = [...groupBy(shown, ({ day }) => mondayOf(day))];
+  const [now, ...later] = weeks;
   return (
     <div className="board-list">
-      {days
-        .filter((day) => day.worked && day.works.length > 0)
-        .map((day) => (
-          <section key={day.day}>
-            <h2>
-              {day.label}
-              {day.day === view.today ? ', today' : ''}
-            </h2>
-            {day.works.map(({ row, block, begins }) => (
-              <button key={`${row.id}${block.task}`} type="button" onClick={() => onChoose(block.task)}>
-                <StateIcon kind={MARKS[block.tone]} silent />{' '}
-                <span className={begins ? 'fw-bold' : ''}>{block.label}</span>
-                <span className="soft small-text d-block">
-                  {row.name}
-                  {job === undefined ? `, ${block.job}` : ''}
-                  {begins ? '' : ', goes on'}
-                  {block.tone === 'held' ? ', held' : ''}
-                </span>
-              </button>
-            ))}
-          </section>
-        ))}
+      {now?.[1].map((day) => (
+        <DayList key={day.day} day={day} today={view.today} job={job} onChoose={onChoose} />
+      ))}
+      {later.map(([monday, list]) => (
+        <details key={monday} className="more">
+          <summary>
+            Week from {formatDay(monday)}{' '}
+            <span className="soft">
+              {counted(
+                list.reduce((sum, { works }) => sum + works.length, 0),
+                'visit',
+              )}
+            </span>
+          </summary>
+          {list.map((day) => (
+            <DayList key={day.day} day={day} today={view.today} job={job} onChoose={onChoose} />
+          ))}
+        </details>
+      ))}
     </div>
   );
+}
+
+interface Listed {
+  day: Day;
+  label: string;
+  works: { row: BoardRow; block: BoardBlock; begins: boolean; half: string }[];
+}
+
+function DayList({
+  day,
+  today,
+  job,
+  onChoose,
+}: {
+  day: Listed;
+  today: Day;
+  job: string | undefined;
+  onChoose: (task: string) => void;
+}) {
+  return (
+    <section>
+      <h2>
+        {day.label}
+        {day.day === today ? ', today' : ''}
+      </h2>
+      {day.works.map(({ row, block, begins, half }) => (
+        <button key={`${row.id}${block.task}`} type="button" onClick={() => onChoose(block.task)}>
+          <StateIcon kind={MARKS[block.tone]} silent /> <span className={begins ? 'fw-bold' : ''}>{block.label}</span>
+          <span className="soft small-text d-block">
+            {[
+              half,
+              block.crew || row.name,
+              ...(job === undefined ? [block.job] : []),
+              ...(begins ? [] : ['goes on']),
+              ...(block.tone === 'held' ? ['held'] : []),
+            ].join(' · ')}
+          </span>
+        </button>
+      ))}
+    </section>
+  );
+}
+
+/** Which half of a day a block takes; nothing where it takes the whole. */
+function halfOf({ start, finish }: BoardBlock, index: number): string {
+  const [morning, afternoon] = [start <= 2 * index && finish > 2 * index, finish > 2 * index + 1];
+  return morning && afternoon ? 'all day' : morning ? 'morning' : 'afternoon';
 }

@@ -3,6 +3,7 @@ import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } f
 import { useLayoutEffect, useRef, useState, type CSSProperties } from 'react';
 import type { BoardBlock, BoardView } from '@/contract/views/plan';
 import { formatDate, formatMonth, isMonday } from '@/core/units/day';
+import { counted } from '@/core/words/count';
 import { Ends, Marks, Weather } from './board-head';
 import type { Moved } from './move-form';
 import { Piece } from './piece';
@@ -23,6 +24,19 @@ interface Terms {
 const DRAG_FROM = 6;
 /** From so many weeks on only Mondays are named. */
 const WIDE = 42;
+
+/** Lanes of blocks that stand on about a screen; rows beyond them are one press away, and on paper. */
+const LANES = 22;
+
+function rowsThatFit({ rows }: BoardView): number {
+  let lanes = 0;
+  const at = rows.findIndex((row) => {
+    lanes += 0.5 + Math.max(1, ...row.blocks.map(({ lane }) => lane + 1));
+    return lanes > LANES;
+  });
+  // One row more is no longer than the button that hides it.
+  return at === -1 || at >= rows.length - 1 ? rows.length : at;
+}
 
 /** The jobs on a board, in the order of their names: each has its own foot line under its blocks. */
 export const jobsOn = (view: BoardView): string[] =>
@@ -46,6 +60,11 @@ export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
     .join(' ');
   const board = useRef<HTMLDivElement>(null);
   const feet = jobsOn(view);
+  const fits = rowsThatFit(view);
+  // Work that is open must be seen.
+  const opened = view.rows.findIndex((row) => row.blocks.some(({ task }) => task === chosen));
+  const [asked, setAll] = useState(false);
+  const all = asked || opened >= fits;
   const drop = ({ active, delta }: DragEndEvent): void => {
     const block = active.data.current as BoardBlock | undefined;
     const to = block && landing(board.current, view, block, delta.x);
@@ -86,10 +105,10 @@ export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
         )}
         <div className="rows">
           <Lines view={view} />
-          {view.rows.map((row) => (
-            <Row key={row.id} name={row.name} note={row.note}>
+          {view.rows.map((row, at) => (
+            <Row key={row.id} name={row.name} note={row.note} folded={!all && at >= fits}>
               <div
-                className="when-line track"
+                className={`when-line track ${!all && at >= fits ? 'folded' : ''}`}
                 style={{
                   gridTemplateRows: `repeat(${Math.max(0, ...row.blocks.map((block) => block.lane)) + 1}, 2.25rem) 1fr`,
                 }}
@@ -110,6 +129,11 @@ export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
             </Row>
           ))}
         </div>
+        {fits < view.rows.length && (
+          <button type="button" className="more-rows no-print" aria-expanded={all} onClick={() => setAll(!all)}>
+            {all ? 'Show the first rows only' : `${counted(view.rows.length - fits, 'more row')}`}
+          </button>
+        )}
         <Thread
           board={board}
           from={view.rows.flatMap((row) => row.blocks).find((block) => block.task === chosen)?.because ?? undefined}
@@ -120,10 +144,20 @@ export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
   );
 }
 
-function Row({ name, note, children }: { name: string; note: string; children: React.ReactNode }) {
+function Row({
+  name,
+  note,
+  folded,
+  children,
+}: {
+  name: string;
+  note: string;
+  folded: boolean;
+  children: React.ReactNode;
+}) {
   return (
     <>
-      <div className="row-name">
+      <div className={`row-name ${folded ? 'folded' : ''}`}>
         <span className="fw-bold">{name}</span>
         <br />
         <small>{note}</small>

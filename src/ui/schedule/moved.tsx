@@ -67,6 +67,26 @@ function toldWords({ subs, clients, officeLetters, neighbours, near }: Telling, 
     .join(' ');
 }
 
+/** Visits of one sub that are shown before one asks for more. */
+const VISITS_SHOWN = 2;
+
+function MovedLines({ visits }: { visits: MovedView['concerned'][number]['visits'] }) {
+  const line = (visit: (typeof visits)[number], at: number) => (
+    <MovedLine key={visit.task} visit={visit} sameCause={visit.cause === visits[at - 1]?.cause} />
+  );
+  return (
+    <>
+      {visits.slice(0, VISITS_SHOWN).map(line)}
+      {visits.length > VISITS_SHOWN && (
+        <details className="more">
+          <summary>{visits.length - VISITS_SHOWN} more</summary>
+          {visits.slice(VISITS_SHOWN).map((visit, at) => line(visit, at + VISITS_SHOWN))}
+        </details>
+      )}
+    </>
+  );
+}
+
 /** What moved since people were told, because of what, and who has to hear of it; one act tells them. */
 export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: string }) {
   const { busy, give } = useSend();
@@ -110,9 +130,7 @@ export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: strin
                 Work order (PDF)<Hidden> of {one.name}</Hidden>
               </a>
             )}
-            {one.visits.map((visit, at) => (
-              <MovedLine key={visit.task} visit={visit} sameCause={visit.cause === one.visits[at - 1]?.cause} />
-            ))}
+            <MovedLines visits={one.visits} />
           </Line>
         ))}
         {ends.map((end) => (

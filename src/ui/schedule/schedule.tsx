@@ -225,7 +225,7 @@ function Looks({ view, to }: { view: ScheduleView; to: (task: string) => string 
   );
 }
 
-const FIRST_LOOKS = 8;
+const FIRST_LOOKS = 4;
 const KINDS = { conflict: 'Conflict:', trip: 'Comes twice:', gap: 'Idle:' } as const;
 
 function WhyHere({

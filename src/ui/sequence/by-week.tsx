@@ -139,7 +139,12 @@ function Entry({ step, onStep }: { step: StepView; onStep: (task: string) => voi
         )}
       </span>
       <span className="when">{step.days}</span>
-      {step.because && <span className="soft because">{step.because}</span>}
+      {step.because && (
+        <details className="because">
+          <summary className="soft">why</summary>
+          {step.because}
+        </details>
+      )}
     </div>
   );
 }

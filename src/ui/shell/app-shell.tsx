@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useLayoutEffect, type ReactNode } from 'react';
 import type { ShellView } from '@/contract/views/job';
+import { formatDay } from '@/core/units/day';
 import { MoneyIn } from '../kit/money';
 import { HouseMark } from '../kit/house-mark';
 import { ToastProvider } from '../kit/toast';
@@ -18,6 +19,16 @@ import { JobSwitcher } from './job-switcher';
 import { PersonMenu } from './person-menu';
 import { placeOf } from './places';
 import { BottomNav } from './bottom-nav';
+
+/** On paper: whose it is, of which job and day; the page's number stands at its foot. */
+const PaperHead = ({ view, job }: { view: ShellView; job: string | null }) => (
+  <div className="paper-head" aria-hidden="true">
+    <span>{[view.firm, view.jobs.find(({ id }) => id === job)?.name].filter(Boolean).join(' · ')}</span>
+    <span>
+      {formatDay(view.today)} {view.today.slice(0, 4)}
+    </span>
+  </div>
+);
 
 /** What stands around every page: where I am, what else there is, what is not yet sent, who I am. */
 export function AppShell({ view, children }: { view: ShellView; children: ReactNode }) {
@@ -48,10 +59,11 @@ export function AppShell({ view, children }: { view: ShellView; children: ReactN
                 <PersonMenu view={view} />
               </div>
             </header>
+            <PaperHead view={view} job={job} />
             <main id="main" className="with-thumbs">
               {children}
             </main>
-            <BottomNav job={job} />
+            <BottomNav job={job} jobs={view.jobs} />
           </ToastProvider>
         </MoneyIn>
       </SendingBy>

@@ -3,16 +3,17 @@ import { routes, type Path } from '@/contract/routes';
 import { BrickWall, Ellipsis, Footprints, Send, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { SidePanel } from '../kit/side-panel';
 import { PLACES, placeOf, type Place } from './places';
 import { Lines } from '../kit/lines';
 
-/** Four places at the thumb and the rest behind them; without a job they lead to Today, where one is chosen. */
-export function BottomNav({ job }: { job: string | null }) {
+/** Four places at the thumb and the rest behind them; where no job is open they lead to the one that was looked at last. */
+export function BottomNav({ job: open, jobs }: { job: string | null; jobs: readonly { id: string }[] }) {
+  const job = useLastJob(open, jobs);
   const pathname = usePathname();
   const { place } = placeOf(pathname);
-  const [open, setOpen] = useState(false);
+  const [more, setMore] = useState(false);
   const link = (name: Place['name'], path: (job: string) => Path) => ({
     href: job ? path(job) : routes.today(),
     ...(place === name ? { 'aria-current': 'page' as const } : {}),
@@ -35,62 +36,62 @@ export function BottomNav({ job }: { job: string | null }) {
         <Send aria-hidden="true" />
         News
       </Link>
-      <button type="button" onClick={() => setOpen(true)}>
+      <button type="button" onClick={() => setMore(true)}>
         <Ellipsis aria-hidden="true" />
         More
       </button>
-      <SidePanel title="More" open={open} onClose={() => setOpen(false)}>
+      <SidePanel title="More" open={more} onClose={() => setMore(false)}>
         <Lines>
           {job &&
             PLACES.map((entry) => (
               <li key={entry.name}>
-                <Link className="what py-2" href={entry.path(job)} onClick={() => setOpen(false)}>
+                <Link className="what py-2" href={entry.path(job)} onClick={() => setMore(false)}>
                   {entry.label}
                 </Link>
               </li>
             ))}
           <li>
-            <Link className="what py-2" href={routes.bench()} onClick={() => setOpen(false)}>
+            <Link className="what py-2" href={routes.bench()} onClick={() => setMore(false)}>
               Bench, all calculators
             </Link>
           </li>
           <li>
-            <Link className="what py-2" href={routes.board()} onClick={() => setOpen(false)}>
+            <Link className="what py-2" href={routes.board()} onClick={() => setMore(false)}>
               Schedule, all jobs
             </Link>
           </li>
           <li>
-            <Link className="what py-2" href={routes.account()} onClick={() => setOpen(false)}>
+            <Link className="what py-2" href={routes.account()} onClick={() => setMore(false)}>
               Your account
             </Link>
           </li>
           <li>
-            <Link className="what py-2" href={routes.suppliers()} onClick={() => setOpen(false)}>
+            <Link className="what py-2" href={routes.suppliers()} onClick={() => setMore(false)}>
               Suppliers
             </Link>
           </li>
           <li>
-            <Link className="what py-2" href={routes.coordination()} onClick={() => setOpen(false)}>
+            <Link className="what py-2" href={routes.coordination()} onClick={() => setMore(false)}>
               Inspections, weather, plant, calendars
             </Link>
           </li>
           <li>
-            <Link className="what py-2" href={routes.firm()} onClick={() => setOpen(false)}>
+            <Link className="what py-2" href={routes.firm()} onClick={() => setMore(false)}>
               Firm, subs and people
             </Link>
           </li>
           <li>
-            <Link className="what py-2" href={routes.told()} onClick={() => setOpen(false)}>
+            <Link className="what py-2" href={routes.told()} onClick={() => setMore(false)}>
               Who was told what
             </Link>
           </li>
           <li>
-            <Link className="what py-2" href={routes.words()} onClick={() => setOpen(false)}>
+            <Link className="what py-2" href={routes.words()} onClick={() => setMore(false)}>
               Words and marks
             </Link>
           </li>
           <li>
-            <Link className="what py-2" href={routes.newJob()} onClick={() => setOpen(false)}>
+            <Link className="what py-2" href={routes.newJob()} onClick={() => setMore(false)}>
               New job
             </Link>
           </li>
@@ -98,4 +99,17 @@ export function BottomNav({ job }: { job: string | null }) {
       </SidePanel>
     </nav>
   );
+}
+
+const LAST = 'aftermist-last-job';
+
+/** The job that is open, else the one that was open last on this device, else the first of the firm. */
+function useLastJob(open: string | null, jobs: readonly { id: string }[]): string | null {
+  const [last, setLast] = useState<string | null>(null);
+  useEffect(() => {
+    if (open) window.localStorage.setItem(LAST, open);
+    setLast(window.localStorage.getItem(LAST));
+  }, [open]);
+  const known = jobs.some(({ id }) => id === last) ? last : (jobs[0]?.id ?? null);
+  return open ?? known;
 }
