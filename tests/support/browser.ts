@@ -234,7 +234,7 @@ export const gone = (page: Page, words: string): Promise<void> => textFits(page,
 
 /** Waits until all that was done on this page has been answered by the house. */
 export const sent = (page: Page): Promise<unknown> =>
-  page.waitForSelector('.sent [aria-label="done"]', { timeout: PATIENCE_MS });
+  page.waitForFunction(() => document.querySelector('.sent')?.textContent === 'all sent', { timeout: PATIENCE_MS });
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 

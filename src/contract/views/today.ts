@@ -54,7 +54,16 @@ export interface DayOutlook {
   low: number;
 }
 
+/** A step of the way from an empty house to its first news; `href` is null while it cannot be taken yet. */
+export interface FirstStep {
+  text: string;
+  done: boolean;
+  href: string | null;
+}
+
 export interface TodayView {
+  /** Null once the first news went out. */
+  firstHour: FirstStep[] | null;
   today: Day;
   weekday: string;
   sites: {

@@ -8,6 +8,10 @@ describe('codes of steps', () => {
     for (const code of codes) expect(code).toMatch(/^[A-Z][a-z]$/);
     expect(new Set(codes).size).toBe(PHASE_KEYS.length);
     for (const phase of PHASE_KEYS)
-      expect(phaseCode(phase)[0]?.toLowerCase()).toBe(shortLabel(phase).toLowerCase().replace(/[^a-z]/g, '')[0]);
+      expect(phaseCode(phase)[0]?.toLowerCase()).toBe(
+        shortLabel(phase)
+          .toLowerCase()
+          .replace(/[^a-z]/g, '')[0],
+      );
   });
 });

@@ -7,7 +7,7 @@ import { slotOf, type Slot } from '@/core/units/slot';
 import { daysFrom } from '@/core/units/workday';
 import { queryAll } from '../database/query';
 import type { Rows } from '../database/rows';
-import { plantDownRows, plantRows, subRows } from './firm';
+import { plantDownRows, plantRows, subRows, tradesNeeded } from './firm';
 import { ofFirm } from './reading';
 
 /** Days from today on on which subs do not come, the nearest first. */
@@ -100,3 +100,9 @@ export const plantCrews = ofFirm((firm): Crew[] =>
     };
   }),
 );
+
+/** The trades that open jobs need and nobody of the firm's subs does. */
+export const tradesUnserved = ofFirm((firm): Trade[] => {
+  const served = new Set([...tradesOfSubs(firm).values()].flat());
+  return tradesNeeded(firm).filter((trade) => !served.has(trade));
+});

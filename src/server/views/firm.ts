@@ -10,7 +10,7 @@ import { invitationToken, openInvitations } from '../accounts/invitations';
 import { liveSessions } from '../accounts/sessions';
 import { newestSignIns, type Outcome } from '../accounts/sign-ins';
 import { whenSeen } from '../words';
-import { awayRows, tradesOfSubs } from '../reading/crews';
+import { awayRows, tradesOfSubs, tradesUnserved } from '../reading/crews';
 import {
   accountRows,
   erasureRows,
@@ -21,7 +21,6 @@ import {
   jobsOfPeople,
   removedJobs,
   subRows,
-  tradesNeeded,
 } from '../reading/firm';
 import { licenceRows, licensedTrades } from '../reading/licences';
 import { hourRates } from '../reading/money';
@@ -121,7 +120,6 @@ export function firmView(installation: Installation, { role }: Pick<PersonView, 
   const works = groupBy(open, (task) => task.crew ?? '');
   const away = awayRows(firm);
   const subs = [...subRows(firm)].sort((a, b) => (a.trade < b.trade ? -1 : a.trade > b.trade ? 1 : 0));
-  const known = new Set([...tradesOfSubs(firm).values()].flat());
   return {
     name: row?.name ?? '',
     town: row?.town ?? '',
@@ -157,6 +155,6 @@ export function firmView(installation: Installation, { role }: Pick<PersonView, 
       .map(({ day, name }) => ({ day, name })),
     normals: normalRows(firm).map((row) => ({ ...row, name: monthName(row.month) })),
     ...(role === 'lead' ? NOT_THEIRS : ofOffice(firm)),
-    missing: tradesNeeded(firm).flatMap((trade) => (known.has(trade) ? [] : [trade])),
+    missing: tradesUnserved(firm),
   };
 }

@@ -13,6 +13,7 @@ import type { WalkDue } from '@/core/walks/walk-due';
 import { sayWalkDue } from '@/core/words/walk-due';
 import { sayWork } from '@/core/words/work';
 import { callsOf } from './calls';
+import { firstHour } from './first-hour';
 import { holdsOf, rankOf } from './holds';
 import { endMovesOf } from '../reading/baselines';
 import { outlookRows, planProblem } from '../reading/firm';
@@ -56,6 +57,7 @@ export const todayView = ofFirm((firm): TodayView => {
   const name = (job: JobReading): string => jobRow(job).name;
   const arrivals = new Map(routeView(firm).route.map(({ place, arrives }) => [place, arrives]));
   return {
+    firstHour: firstHour(firm),
     today: now,
     weekday: formatDay(now),
     sites: jobs

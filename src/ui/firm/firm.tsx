@@ -8,7 +8,6 @@ import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
 import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
 import { Phone } from '../kit/phone';
-import { Notice } from '../kit/notice';
 import { SidePanel } from '../kit/side-panel';
 import { useSend, type Give } from '../kit/use-send';
 import { newId } from '../offline/send';
@@ -21,6 +20,7 @@ import { FirmMoney, HourForm, MoneyForm } from './firm-money';
 import { Archives } from './archives';
 import { KeptOfPeople } from './kept-of-people';
 import { Licences } from './licences';
+import { MissingTrades } from './missing-trades';
 import { NewsRules, NewsRulesForm } from './news-rules';
 import { People } from './people';
 import { UsualWeather } from './usual-weather';
@@ -49,12 +49,7 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
       <PageHead heading={view.name}>
         <span className="soft">{view.town}</span>
       </PageHead>
-      {view.missing.length > 0 && (
-        <Notice bad>
-          Nobody does {view.missing.map((trade) => TRADES[trade].toLowerCase()).join(', ')}, though open jobs need it:
-          that work is planned for one crew of your own. Add the subs who do it.
-        </Notice>
-      )}
+      {office && <MissingTrades trades={view.missing} />}
       <BlockHead heading="Subs">
         {office && (
           <LinkButton className="push" onClick={() => setOpen({ what: 'sub' })}>

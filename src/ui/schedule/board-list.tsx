@@ -1,6 +1,5 @@
 import type { BoardBlock, BoardRow, BoardView } from '@/contract/views/plan';
-import { groupBy } from '@/core/group-by';
-import { formatDay, mondayOf, type Day } from '@/core/units/day';
+import type { Day } from '@/core/units/day';
 import { counted } from '@/core/words/count';
 import { StateIcon } from '../kit/state-icon';
 
@@ -37,32 +36,25 @@ export function BoardList({
     ),
   }));
   const shown = days.filter((day) => day.worked && day.works.length > 0);
-  const weeks = [...groupBy(shown, ({ day }) => mondayOf(day))];
-  const [now, ...later] = weeks;
   return (
     <div className="board-list">
-      {now?.[1].map((day) => (
+      {shown.slice(0, DAYS_OPEN).map((day) => (
         <DayList key={day.day} day={day} today={view.today} job={job} onChoose={onChoose} />
       ))}
-      {later.map(([monday, list]) => (
-        <details key={monday} className="more">
+      {shown.slice(DAYS_OPEN).map((day) => (
+        <details key={day.day} className="more">
           <summary>
-            Week from {formatDay(monday)}{' '}
-            <span className="soft">
-              {counted(
-                list.reduce((sum, { works }) => sum + works.length, 0),
-                'visit',
-              )}
-            </span>
+            {day.label} <span className="soft">{counted(day.works.length, 'visit')}</span>
           </summary>
-          {list.map((day) => (
-            <DayList key={day.day} day={day} today={view.today} job={job} onChoose={onChoose} />
-          ))}
+          <DayList day={day} today={view.today} job={job} onChoose={onChoose} />
         </details>
       ))}
     </div>
   );
 }
+
+/** Today and the day after stand open, each later day is a line. */
+const DAYS_OPEN = 2;
 
 interface Listed {
   day: Day;

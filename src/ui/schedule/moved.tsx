@@ -237,7 +237,7 @@ export function Unasked({ view, linksUntil }: { view: MovedView; linksUntil: str
         {unasked.map((one) => (
           <Line
             key={one.crew}
-            mark={<StateIcon kind="not-begun" silent />}
+            mark={<StateIcon kind="unconfirmed" silent />}
             beside={<TellOne word="Ask" who={one.name} busy={busy} onTell={() => ask([one])} />}
           >
             <span className="fw-bold">{one.name}</span> <Phone number={one.phone} />{' '}

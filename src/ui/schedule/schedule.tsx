@@ -120,9 +120,11 @@ export function Schedule({ view }: { view: ScheduleView }) {
           <div>
             <Moved view={view.moved} linksUntil={view.linksUntil} />
             <Unasked view={view.moved} linksUntil={view.linksUntil} />
-            <Looks view={view} to={(task) => to({ task })} />
           </div>
-          {view.goal && <Goal goal={view.goal} />}
+          <div>
+            <Looks view={view} to={(task) => to({ task })} />
+            {view.goal && <Goal goal={view.goal} />}
+          </div>
         </div>
         <SidePanel beside title={block?.label ?? ''} open={block !== undefined} onClose={() => choose(undefined)}>
           {block && (

@@ -4,6 +4,7 @@ import { Button } from 'react-bootstrap';
 import { dropRule, rewriteRule, switchRule, unswitchRule, writeRule } from '@/contract/commands/knowledge';
 import type { RuleView, SequenceView } from '@/contract/views/plan';
 import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
+import { counted } from '@/core/words/count';
 import { FormEffect } from '../kit/effect';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { SidePanel } from '../kit/side-panel';
@@ -11,7 +12,7 @@ import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
 import { Block } from '../kit/page';
-import { Line } from '../kit/lines';
+import { Line, Lines } from '../kit/lines';
 import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
@@ -25,6 +26,72 @@ export function Rules({ view }: { view: SequenceView }) {
   const [open, setOpen] = useState<Open>();
   const { busy, give } = useSend();
   const close = (): void => setOpen(undefined);
+  // What the firm wrote or switched is seen at once; the rules that everybody builds by are a press away.
+  const isChanged = ({ own, off }: RuleView): boolean => Boolean(own) || off.length > 0;
+  const [changed, usual] = [view.rules.filter(isChanged), view.rules.filter((rule) => !isChanged(rule))];
+  const drawn = (rule: RuleView) => (
+    <Line
+      key={rule.number}
+      mark={
+        <span className="mono soft" style={{ width: '1.9rem' }}>
+          {rule.number}
+        </span>
+      }
+      small
+      beside={
+        <span className="text-nowrap">
+          {rule.own && (
+            <LinkButton className="me-2" onClick={() => setOpen({ what: 'rewrite', rule })}>
+              Change<Hidden> rule {rule.number}</Hidden>
+            </LinkButton>
+          )}
+          {!rule.stays && (
+            <LinkButton onClick={() => setOpen({ what: 'switch', rule })}>
+              Switch<Hidden> rule {rule.number}</Hidden>
+            </LinkButton>
+          )}
+        </span>
+      }
+    >
+      <span className={rule.off.some((off) => off.area === null) ? 'fw-bold text-decoration-line-through' : 'fw-bold'}>
+        {rule.title}
+      </span>{' '}
+      <span className="mono">{rule.strength === 'hard' ? 'must' : 'prefer'}</span>
+      {rule.links > 0 && (
+        <span className="soft">
+          {' '}
+          · {rule.links} links here{rule.decides > 0 && `, decides the day of ${rule.decides}`}
+        </span>
+      )}
+      <div className="soft">
+        {rule.reason}
+        {rule.own && !rule.own.job && ' (the firm’s own)'}
+        {rule.own?.job && ' (for this job)'}
+      </div>
+      {rule.off.map((off) => (
+        <div key={off.area?.id ?? String(off.firm)} className="soon">
+          does not hold {off.area ? `in ${off.area.name}` : off.firm ? 'in the firm' : 'in this job'}: {off.reason}{' '}
+          <LinkButton
+            className="align-baseline"
+            disabled={busy}
+            onClick={() =>
+              void give(
+                unswitchRule,
+                {
+                  rule: rule.number,
+                  ...(off.firm ? {} : { job: view.job.id }),
+                  ...(off.area ? { area: off.area.id } : {}),
+                },
+                { text: `Rule ${rule.number} holds again.` },
+              )
+            }
+          >
+            Let it hold<Hidden> again: {rule.title}</Hidden>
+          </LinkButton>
+        </div>
+      ))}
+    </Line>
+  );
   return (
     <Block
       heading={<Means of="word.rule">The rules and why</Means>}
@@ -38,74 +105,13 @@ export function Rules({ view }: { view: SequenceView }) {
         “Must” is physics, cover, safety or inspection; “prefer” gives way where it would go round in a circle. Local
         code and licensed practice decide.
       </p>
-      <ol className="lines">
-        {view.rules.map((rule) => (
-          <Line
-            key={rule.number}
-            mark={
-              <span className="mono soft" style={{ width: '1.9rem' }}>
-                {rule.number}
-              </span>
-            }
-            small
-            beside={
-              <span className="text-nowrap">
-                {rule.own && (
-                  <LinkButton className="me-2" onClick={() => setOpen({ what: 'rewrite', rule })}>
-                    Change<Hidden> rule {rule.number}</Hidden>
-                  </LinkButton>
-                )}
-                {!rule.stays && (
-                  <LinkButton onClick={() => setOpen({ what: 'switch', rule })}>
-                    Switch<Hidden> rule {rule.number}</Hidden>
-                  </LinkButton>
-                )}
-              </span>
-            }
-          >
-            <span
-              className={rule.off.some((off) => off.area === null) ? 'fw-bold text-decoration-line-through' : 'fw-bold'}
-            >
-              {rule.title}
-            </span>{' '}
-            <span className="mono">{rule.strength === 'hard' ? 'must' : 'prefer'}</span>
-            {rule.links > 0 && (
-              <span className="soft">
-                {' '}
-                · {rule.links} links here{rule.decides > 0 && `, decides the day of ${rule.decides}`}
-              </span>
-            )}
-            <div className="soft">
-              {rule.reason}
-              {rule.own && !rule.own.job && ' (the firm’s own)'}
-              {rule.own?.job && ' (for this job)'}
-            </div>
-            {rule.off.map((off) => (
-              <div key={off.area?.id ?? String(off.firm)} className="soon">
-                does not hold {off.area ? `in ${off.area.name}` : off.firm ? 'in the firm' : 'in this job'}:{' '}
-                {off.reason}{' '}
-                <LinkButton
-                  className="align-baseline"
-                  disabled={busy}
-                  onClick={() =>
-                    void give(
-                      unswitchRule,
-                      {
-                        rule: rule.number,
-                        ...(off.firm ? {} : { job: view.job.id }),
-                        ...(off.area ? { area: off.area.id } : {}),
-                      },
-                      { text: `Rule ${rule.number} holds again.` },
-                    )
-                  }
-                >
-                  Let it hold<Hidden> again: {rule.title}</Hidden>
-                </LinkButton>
-              </div>
-            ))}
-          </Line>
-        ))}
-      </ol>
+      <Lines>{changed.map(drawn)}</Lines>
+      <details className="more">
+        <summary>
+          {counted(usual.length, 'rule')} of the trade{changed.length > 0 ? ', as they stand' : ''}
+        </summary>
+        <Lines>{usual.map(drawn)}</Lines>
+      </details>
       <SidePanel
         title={
           open?.what === 'write'

@@ -4,13 +4,14 @@ import type { TodayView } from '@/contract/views/today';
 import { counted } from '@/core/words/count';
 import { Notice, PlanProblemNotice } from '../kit/notice';
 import { Empty, PageHead } from '../kit/page';
+import { FirstHour } from './first-hour';
 import { Houses } from './houses';
 import { Lists } from './lists';
 import { Way } from './way';
 
 /** The next hours over all jobs as one picture: every house, where to go, and what is to be done about it. */
 export function Today({ view, cares }: { view: TodayView; cares: string[] }) {
-  if (view.houses.length === 0) return <NoJobs />;
+  if (view.houses.length === 0) return <NoJobs view={view} />;
   return (
     <div className="page today">
       <PageHead heading={view.weekday}>
@@ -18,6 +19,7 @@ export function Today({ view, cares }: { view: TodayView; cares: string[] }) {
           What the marks mean
         </Link>
       </PageHead>
+      <FirstHour steps={view.firstHour} />
       <PlanProblemNotice problem={view.problem} />
       {cares.map((care) => (
         <Notice bad key={care}>
@@ -60,9 +62,10 @@ function Since({ view: { since } }: { view: TodayView }) {
   );
 }
 
-function NoJobs() {
+function NoJobs({ view }: { view: TodayView }) {
   return (
     <div className="page">
+      <FirstHour steps={view.firstHour} />
       <Empty>
         <h1>No job yet</h1>
         <p>
