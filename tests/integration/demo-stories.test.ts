@@ -76,7 +76,7 @@ describe('the demo tells its stories', () => {
       roomsView(readJob(installation, job('signal')))
         .levels.flatMap((level) => level.areas)
         .find((area) => area.name === 'Wet room'),
-    ).toMatchObject({ standing: 'stuck', caption: 'waits: cables?' });
+    ).toMatchObject({ standing: 'waiting', held: 'will-stop', caption: 'waits: cables?' });
   });
 
   it('4: the lantern glazing takes twenty-two weeks and is the longest order of the job', () => {
@@ -212,8 +212,8 @@ describe('the demo firm', () => {
           row.name,
         ).toBeLessThanOrEqual(crews);
     }
-    expect(board.todaySlot).toBe(2);
-    expect(board.days[0]).toMatchObject({ day: '2027-03-08', label: 'Mon 8', worked: true });
+    expect(board.todaySlot).toBe(0);
+    expect(board.days[0]).toMatchObject({ day: '2027-03-09', label: 'Tue 9', worked: true });
   });
 
   it('by room leaves nobody else in a room that somebody has alone', () => {

@@ -132,7 +132,7 @@ describe('a narrated walk', () => {
     const hour = Array.from({ length: 1600 }, (_, index): Cue => ({
       start: index * 9,
       end: index * 9 + 9,
-      text: index % 2 === 0 ? 'Kitchen. Framing is about half done.' : 'Over to the bath. Mind the open edge there.',
+      text: index % 2 === 0 ? 'Kitchen. Framing is about half done.' : 'Bath. Mind the open edge there.',
     }));
     const drafts = readNarration(hour, AREAS);
     expect(drafts.filter((draft) => draft.kind === 'progress')).toHaveLength(800);

@@ -20,8 +20,8 @@ describe('walks the reader was never taught', () => {
   const scores = walks.map((walk) => scoreWalk(walk, readWalk(walk)));
 
   it('are read right in kind and place', () => {
-    expect(mean(scores.map(({ f1 }) => f1))).toBeGreaterThanOrEqual(0.68);
-    expect(Math.min(...scores.map(({ f1 }) => f1))).toBeGreaterThanOrEqual(0.55);
+    expect(mean(scores.map(({ f1 }) => f1))).toBeGreaterThanOrEqual(0.7);
+    expect(Math.min(...scores.map(({ f1 }) => f1))).toBeGreaterThanOrEqual(0.5);
   });
 
   it('are followed through their rooms, and chatter stays chatter', () => {

@@ -150,7 +150,7 @@ describe('the half-day board', () => {
     expect(read).toMatch(/^ ?Tue 9, today/);
     expect(read).not.toContain('Tannery');
     expect(read).toContain('Guest suite · wires');
-    expect(read).toContain(', goes on');
+    expect(read).toContain('· goes on');
     expect(
       words(
         html(

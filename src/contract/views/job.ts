@@ -103,8 +103,8 @@ export interface HoldView {
   expectedOn: Day;
   askedOn: Day | null;
   overdue: boolean;
-  /** Whether it stops the work of its area now, else the day from which it will. */
-  stops: 'now' | Day;
+  /** The day from which it stops the work of its area; null where it does now. */
+  stops: Day | null;
   /** The request whose answer it is; settled where requests are. */
   request: string | null;
   /** Where nobody put it on hold: how it is settled. In the room, by a decision, or by a name that proves it. */

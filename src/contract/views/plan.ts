@@ -1,4 +1,3 @@
-import type { DoneWord } from './news';
 import type { LogisticKind, ProposalKey } from '@/core/sequence/logistics';
 import type { SettledJobTask } from '@/core/sequence/rules';
 import type { Stage } from '@/core/sequence/stages';

@@ -1,7 +1,7 @@
 import { aliasesOf, AREA_KINDS, areaKindOf, type Alias, type NamedArea } from './area-aliases';
 import type { Clause, Named } from './clauses';
-import { and, numberOf, once, put, slotsOf, tellAll, type Show } from './features';
-import { BEYOND, lookOf, type Look, type Looked } from './looked';
+import { numberOf, once, put, slotsOf, tellAll, type Show } from './features';
+import { BEYOND, type Look, type Looked } from './looked';
 import { addSaid, scoresOf, type Layer } from './weights';
 import type { Word } from './words';
 

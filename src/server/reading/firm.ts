@@ -85,6 +85,17 @@ export const tradesNeeded = ofFirm(({ db }): Trade[] =>
   ).map((row) => row.trade),
 );
 
+/** What a house has of its own that shows how far it is past its first hour; 1 for what is there. */
+export const pastFirstHour = ofFirm(
+  ({ db }): { areas: number; walked: number; told: number } =>
+    queryOne(
+      db,
+      `SELECT EXISTS (SELECT 1 FROM area) AS areas,
+              EXISTS (SELECT 1 FROM walk WHERE finished_at IS NOT NULL) AS walked,
+              EXISTS (SELECT 1 FROM job_update WHERE state = 'sent') AS told`,
+    ) ?? { areas: 0, walked: 0, told: 0 },
+);
+
 export type Office = Omit<Rows['office'], 'phases' | 'weekdays' | 'kinds'> & {
   phases: Phase[];
   weekdays: number[];

@@ -419,9 +419,8 @@ function blocksOf(window: Window, tasks: PlannedTask[], say: (work: WorkName) =>
     });
 }
 
-/** The step's own two letters; of other work the first two of its name, small. */
-const codeOf = ({ phase, work }: PlannedTask): string =>
-  phase ? phaseCode(phase) : sayWorkShort(work).slice(0, 2).toLowerCase();
+/** The step's own two letters; of other work the first two of its kind, small. */
+const codeOf = ({ phase, work }: PlannedTask): string => (phase ? phaseCode(phase) : work.kind.slice(0, 2));
 
 /** Where the thread goes on from a reason that is no other task. */
 function leadsTo({ job, reason }: PlannedTask): string | null {

@@ -1,25 +1,15 @@
 import { routes } from '@/contract/routes';
 import type { FirstStep } from '@/contract/views/today';
 import { counted } from '@/core/words/count';
-import { queryOne } from '../database/query';
 import { tradesUnserved } from '../reading/crews';
+import { pastFirstHour } from '../reading/firm';
 import { wholePlan } from '../reading/plan';
 import type { FirmReading } from '../reading/reading';
-
-/** What a house has of its own that shows it is past its first hour. */
-const pastOf = ({ db }: FirmReading): { areas: number; walked: number; told: number } =>
-  queryOne(
-    db,
-    `SELECT EXISTS (SELECT 1 FROM area) AS areas,
-            EXISTS (SELECT 1 FROM walk WHERE finished_at IS NOT NULL) AS walked,
-            EXISTS (SELECT 1 FROM job_update WHERE state = 'sent') AS told`,
-    {},
-  ) ?? { areas: 0, walked: 0, told: 0 };
 
 /** The steps from an empty house to its first news; null once the last of them was taken. */
 export function firstHour(firm: FirmReading): FirstStep[] | null {
   const [job] = firm.jobs;
-  const past = pastOf(firm);
+  const past = pastFirstHour(firm);
   if (past.told || firm.sees.jobs) return null;
   const unserved = tradesUnserved(firm).length;
   return [

@@ -43,7 +43,7 @@ export const holdsOf = ofJob((job): HoldView[] => {
   }));
   // What is seen of the work itself stops it where it was begun all the same.
   const seen = [closeInHolds, coveredHolds, serviceHolds, openingHolds, openHolds, wallHolds].flatMap((of) =>
-    of(job).map((hold): HoldView => ({ ...hold, stops: hold.overdue ? 'now' : hold.expectedOn })),
+    of(job).map((hold): HoldView => ({ ...hold, stops: hold.overdue ? null : hold.expectedOn })),
   );
   return [...holds, ...requestHolds(job), ...seen].sort(
     (a, b) => rankOf(a).localeCompare(rankOf(b)) || a.expectedOn.localeCompare(b.expectedOn),
@@ -51,7 +51,7 @@ export const holdsOf = ofJob((job): HoldView[] => {
 });
 
 /** What stops work now comes first, then by the day from which it will. */
-export const rankOf = ({ stops }: HoldView): string => (stops === 'now' ? '' : stops);
+export const rankOf = ({ stops }: HoldView): string => stops ?? '';
 
 /**
  * When what waits for a word stops the work of its area: now where everything before it there is done, else once what comes
@@ -68,8 +68,8 @@ function stopsAt(job: JobReading, area: string, phase: Phase, expected: Day): Ho
   );
   const open = before.filter(({ fraction }) => fraction < 1);
   if (open.length === 0) {
-    const begun = ['active', 'completing'].includes(jobRow(job).state);
-    return begun && track.some((step) => step.phase === phase && step.fraction < 1) ? 'now' : expected;
+    const begun = jobRow(job).state === 'active' || track.some(({ fraction }) => fraction > 0);
+    return begun && track.some((step) => step.phase === phase && step.fraction < 1) ? null : expected;
   }
   const plan = planOf(job);
   const finishes = open.flatMap((step) => tasksOf(job).get(taskId(area, step.phase))?.finish ?? []);

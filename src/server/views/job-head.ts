@@ -52,7 +52,7 @@ export const jobHead = ofJob((job): JobHead => {
     linksUntil: linksUntil(job),
     counts: {
       selections: selectionsOf(job).filter((item) => isDue(item.due)).length,
-      schedule: holdsOf(job).filter((hold) => hold.stops === 'now').length,
+      schedule: holdsOf(job).filter((hold) => hold.stops === null).length,
       news: waitingReaders(job).length,
     },
   };

@@ -122,7 +122,7 @@ function rungOf(step: SiteArea['track'][number], holds: OpenHold[]): Rung {
 
 /** The worst of what holds an area: the same on the drawing, in the list beside it and on Today. */
 const heldBy = (holds: readonly HoldView[]): AreaView['held'] =>
-  holds.some(({ stops }) => stops === 'now') ? 'stop' : holds.length > 0 ? 'will-stop' : null;
+  holds.some(({ stops }) => stops === null) ? 'stop' : holds.length > 0 ? 'will-stop' : null;
 
 function standingOf(area: SiteArea, holds: OpenHold[], held: AreaView['held']): Standing {
   if (area.track.length === 0) return 'untouched';

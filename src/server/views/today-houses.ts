@@ -37,10 +37,9 @@ export function byNeed(a: TodayHouse, b: TodayHouse): number {
 function stopperOf(job: JobReading): Stopper | null {
   const [hold] = holdsOf(job);
   if (!hold) return null;
-  const now = hold.stops === 'now';
   return {
-    mark: now ? 'stop' : 'will-stop',
-    when: hold.stops === 'now' ? 'Stops work now' : `Will stop on ${formatDay(hold.stops, job.firm.today)}`,
+    mark: hold.stops === null ? 'stop' : 'will-stop',
+    when: hold.stops === null ? 'Stops work now' : `Will stop on ${formatDay(hold.stops, job.firm.today)}`,
     area: hold.areaId,
     text: `${hold.area}: ${hold.text}`,
     href: hold.request ? routes.requests(job.id, hold.request) : routes.room(job.id, hold.areaId),
@@ -53,7 +52,7 @@ function smallSection(job: JobReading): SmallSection {
   const holds = holdsOf(job);
   const room = ({ id }: { id: string }): SmallRoom => {
     const own = holds.filter(({ areaId }) => areaId === id);
-    const held = own.some(({ stops }) => stops === 'now') ? 'stop' : own.length > 0 ? 'will-stop' : null;
+    const held = own.some(({ stops }) => stops === null) ? 'stop' : own.length > 0 ? 'will-stop' : null;
     return { id, share: shareOf(tracks.get(id) ?? []), held };
   };
   const of = (kind: string): SmallRoom[] => rows.filter((area) => area.kind === kind && area.level === null).map(room);

@@ -23,6 +23,7 @@ import { ofFirm, type FirmReading, type JobReading } from '../reading/reading';
 import { movedView } from './moved';
 import { doneWordsOf } from './news';
 import { whenSeen } from '../words';
+import { routeStops } from '../reading/routes';
 import { failedMessages, openQuestions, waitingReaders } from '../reading/updates';
 import { lastLeftDay, lastWalk } from '../reading/walks';
 import { routeView } from './route';
@@ -55,7 +56,9 @@ export const todayView = ofFirm((firm): TodayView => {
   const plan = wholePlan(firm);
   const jobs = firm.jobs.map((id) => firm.job(id));
   const name = (job: JobReading): string => jobRow(job).name;
-  const arrivals = new Map(routeView(firm).route.map(({ place, arrives }) => [place, arrives]));
+  const soon = addDays(now, 10);
+  const route = routeStops(firm, now).length > 0 ? routeView(firm).route : [];
+  const arrivals = new Map(route.map(({ place, arrives }) => [place, arrives]));
   return {
     firstHour: firstHour(firm),
     today: now,
@@ -75,7 +78,7 @@ export const todayView = ofFirm((firm): TodayView => {
     holds: jobs
       .flatMap((job) =>
         holdsOf(job)
-          .filter(({ stops }) => stops === 'now' || stops <= addDays(now, 10))
+          .filter(({ stops, expectedOn }) => stops === null || stops <= soon || expectedOn <= soon)
           .map((hold) => ({ ...hold, job: job.id, jobName: name(job) })),
       )
       .sort((a, b) => rankOf(a).localeCompare(rankOf(b)) || a.expectedOn.localeCompare(b.expectedOn)),

@@ -62,7 +62,8 @@ function roofPath({ from, to, eaves, crowned, inner, wide }: ReturnType<typeof p
   const middle = (from + to) / 2;
   if (!crowned) return `M${from - 6} ${eaves}L${middle - 30} 4H${middle + 30}L${to + 6} ${eaves}Z`;
   const [left, right] = [inner + wide * 0.32, inner + wide * 0.68];
-  return `M${from - 6} ${eaves}L${left} ${eaves - 12}M${right} ${eaves - 12}L${to + 6} ${eaves}M${left - 6} 30L${left + 14} 4H${right - 14}L${right + 6} 30Z`;
+  const slopes = `M${from - 6} ${eaves}L${left} ${eaves - 12}M${right} ${eaves - 12}L${to + 6} ${eaves}`;
+  return `${slopes}M${left - 6} 30L${left + 14} 4H${right - 14}L${right + 6} 30Z`;
 }
 
 /** The house cut through, small: every bay up out of the mist as far as its work is, what holds it standing in it. */

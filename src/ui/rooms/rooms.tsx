@@ -101,11 +101,11 @@ function Holding({ view }: { view: RoomsView }) {
 }
 
 function Hold({ view, hold }: { view: RoomsView; hold: HoldView }) {
-  const now = hold.stops === 'now';
+  const now = hold.stops === null;
   return (
     <Line mark={<StateIcon kind={now ? 'stop' : 'will-stop'} silent />}>
       <div className={`small-text fw-bold ${now ? 'bad' : 'soon'}`}>
-        {hold.stops === 'now' ? 'Stops work now' : `Will stop on ${formatDay(hold.stops, view.today)}`}
+        {hold.stops === null ? 'Stops work now' : `Will stop on ${formatDay(hold.stops, view.today)}`}
       </div>
       <Link href={routes.room(view.job.id, hold.areaId)} className="fw-bold">
         {hold.area}: {hold.label}

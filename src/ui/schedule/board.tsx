@@ -131,7 +131,7 @@ export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
         </div>
         {fits < view.rows.length && (
           <button type="button" className="more-rows no-print" aria-expanded={all} onClick={() => setAll(!all)}>
-            {all ? 'Show the first rows only' : `${counted(view.rows.length - fits, 'more row')}`}
+            {all ? 'Show the first rows only' : counted(view.rows.length - fits, 'more row')}
           </button>
         )}
         <Thread

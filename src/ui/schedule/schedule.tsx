@@ -4,7 +4,7 @@ import { counted, daysOf } from '@/core/words/count';
 import { routes, type BoardShown, type Path } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
-import { useRouter, useSearchParams } from 'next/navigation';
+import { useRouter } from 'next/navigation';
 import { Button, Form } from 'react-bootstrap';
 import type { BoardBlock, ScheduleView } from '@/contract/views/plan';
 import { JobTabs } from '../shell/job-tabs';
@@ -18,6 +18,7 @@ import { BoardList } from './board-list';
 import { Goal } from './goal';
 import { MoveForm, type Moved as Dropped } from './move-form';
 import { Moved, Unasked } from './moved';
+import { useAsked } from './use-asked';
 import { Pull } from './pull';
 import { Visit } from './visit';
 import { Hidden } from '../kit/hidden';
@@ -30,7 +31,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
   const { job, board, shift } = view;
   const router = useRouter();
   // What is open has an address: it can be sent, and Back closes it.
-  const chosen = useSearchParams().get('task') ?? undefined;
+  const chosen = useAsked('task');
   const [moved, setMoved] = useState<Dropped>();
   const choose = (task: string | undefined): void => {
     setMoved(undefined);

@@ -68,9 +68,9 @@ export function Lists({ view }: { view: TodayView }) {
   const day = (on: string): string => (on <= view.today ? 'today' : formatDay(on, view.today));
   const stops = view.holds.map((hold): Row => ({
     key: hold.id,
-    mark: hold.stops === 'now' ? 'stop' : 'will-stop',
-    when: hold.stops === 'now' ? 'now' : day(hold.stops),
-    late: hold.stops === 'now',
+    mark: hold.stops === null ? 'stop' : 'will-stop',
+    when: hold.stops === null ? 'now' : day(hold.stops),
+    late: hold.stops === null,
     text: (
       <>
         <b>

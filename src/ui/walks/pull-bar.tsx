@@ -2,7 +2,6 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { WalkArea } from '@/contract/views/walk';
 import { thickness } from '../kit/ladder';
-import { StateIcon } from '../kit/state-icon';
 
 const tenth = (fraction: number): number => Math.min(1, Math.max(0, Math.round(fraction * 10) / 10));
 
