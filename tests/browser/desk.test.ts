@@ -33,6 +33,7 @@ const fill = (page: Page, name: string, text: string): Promise<void> => fillIn(p
 describe('holds', () => {
   it('settled in one window are gone in the other, and come back by undo', async () => {
     const [one, other] = [await at(job), await at(job)];
+    for (const page of [one, other]) await click(page, 'aside details.more > summary');
     await seesText(other, 'Kitchen: engineer');
     await press(one, 'Settled: engineer');
     await seesText(one, 'is settled; the plan follows');
@@ -194,11 +195,11 @@ describe('the order of the work', () => {
 describe('the board', () => {
   it('moves in time, draws the thread back and opens its waits', async () => {
     const page = await at(`${job}/schedule`);
-    await seesText(page, 'Mon 8');
+    await seesText(page, 'Tue 9');
     await press(page, 'later');
-    await textFits(page, /Mon 8\n/, false);
+    await textFits(page, /Tue 9\n/, false);
     await press(page, 'now');
-    await seesText(page, 'Mon 8\n');
+    await seesText(page, 'Tue 9\n');
     await press(page, '3 weeks');
     await seesText(page, 'Fri 26');
     const plan = await planOf();
@@ -214,6 +215,7 @@ describe('the board', () => {
         ) &&
         task.crew !== null,
     );
+    await click(page, '.more-rows');
     await click(page, `[data-task="${linked?.id ?? ''}"]`);
     await page.waitForSelector('svg.thread path');
     await press(
@@ -277,7 +279,7 @@ describe('news', () => {
     await press(page, 'Send now');
     await seesText(page, 'There is no such address.');
     const today = await at('/');
-    await seesText(today, 'Signal House: a message did not arrive');
+    await seesText(today, 'A message did not arrive');
     await press(page, 'Put the address right of The Averill family');
     await fill(page, 'address', 'elder@watchsteps.example');
     await press(page, 'Send it there');
@@ -403,9 +405,9 @@ describe('what something means', () => {
   it('is said where it stands, by a tap or a key, and on the page of all words', async () => {
     const page = await at(job, PHONE);
     await press(page, 'stopped');
-    await seesText(page, 'work cannot go on until this is settled.');
+    await seesText(page, 'nobody goes on until this is settled.');
     await page.keyboard.press('Escape');
-    await gone(page, 'work cannot go on until this is settled.');
+    await gone(page, 'nobody goes on until this is settled.');
     await page.goto(`${on.server.url}${job}/sequence`);
     await choose(page, '[aria-label="Whose order"]', areaOf('boiler'));
     await page.locator('.means::-p-text(pipes)').click();

@@ -26,6 +26,8 @@ const starts = async (id: string): Promise<string> => {
 /** Takes a block with the mouse and lets it go so many days further. */
 async function drag(page: Page, id: string, days: number): Promise<void> {
   const piece = await page.waitForSelector(`[data-task="${id}"]`);
+  // A row that does not fit on the screen is one press away.
+  await page.$$eval('.more-rows[aria-expanded="false"]', ([more]) => (more as HTMLElement | undefined)?.click());
   await piece?.evaluate((element) => element.scrollIntoView({ block: 'center' }));
   const box = await piece?.boundingBox();
   const width = await page.$eval('.days .day:not(.off)', (element) => element.getBoundingClientRect().width);

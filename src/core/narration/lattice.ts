@@ -1,3 +1,4 @@
+import { DRAFT_KINDS } from './draft';
 import { KINDS, type Lattice, type StretchLayer } from './stretches';
 import {
   endFeatures,
@@ -9,6 +10,24 @@ import {
   type WalkStyle,
 } from './stretch-features';
 import { addSaid } from './weights';
+
+/** What speaks against two whole sentences being one word on how far something is: “wires are half. Ducts are done.” */
+const TWO_SENTENCES = 4;
+const PROGRESS = 1 + DRAFT_KINDS.indexOf('progress');
+
+/** Whether two sentences with a verb each stand from one word up to another. */
+function twoSentencesIn({ words, looks }: Heard): (first: number, last: number) => boolean {
+  /** How many verbs stand before a word, and where the sentence that it stands in ends. */
+  const verbs = new Int32Array(words.length + 1);
+  const ends = new Int32Array(words.length + 1).fill(words.length);
+  for (let at = 0; at < words.length; at++) verbs[at + 1] = verbs[at]! + (looks[at]!.verb ? 1 : 0);
+  for (let at = words.length - 1; at >= 0; at--) ends[at] = words[at]!.stop === '.' ? at + 1 : ends[at + 1]!;
+  return (first, last) => {
+    for (let end = ends[first]!; end < last; end = ends[end]!)
+      if (verbs[end]! > verbs[first]! && verbs[last]! > verbs[end]!) return true;
+    return false;
+  };
+}
 
 /**
  * Scores of every stretch between two places. What single words and their neighbours say is summed up once along the walk,
@@ -34,6 +53,7 @@ export function latticeOf(
     if (place < size) startFeatures(heard, place, (feature) => addSaid(layer, feature, starts, index * kinds));
     if (place > 0) endFeatures(heard, place, (feature) => addSaid(layer, feature, ends, index * kinds));
   });
+  const twoSentences = twoSentencesIn(heard);
   const known = new Map<number, Float64Array>();
   const score = (from: number, to: number): Float64Array => {
     const key = from * at.length + to;
@@ -47,6 +67,7 @@ export function latticeOf(
       for (let kind = 0; kind < kinds; kind++) sums[kind]! += sum[end + kind]! - sum[begin + kind]!;
     }
     stretchFeatures(heard, first, last, style, (feature) => addSaid(layer, feature, sums, 0));
+    if (twoSentences(first, last)) sums[PROGRESS]! -= TWO_SENTENCES;
     known.set(key, sums);
     return sums;
   };

@@ -81,17 +81,23 @@ export function Marks({ view, tone, wide }: { view: BoardView; tone: keyof typeo
                 type="button"
                 style={{ gridColumn: `${day + 1} / span 2` }}
                 aria-expanded={day === open}
-                aria-label={texts.join('; ')}
                 title={texts.join('\n')}
                 onClick={() => setOpen(day === open ? undefined : day)}
               >
                 <StateIcon kind={TONES[tone].icon} silent />
                 {view.days[day / 2]?.worked && (
                   <>
-                    {!wide && <span className="first">{texts[0]}</span>}
-                    {(wide || texts.length > 1) && <span>{wide ? texts.length : `+${texts.length - 1}`}</span>}
+                    {!wide && (
+                      <span className="first" aria-hidden="true">
+                        {texts[0]}
+                      </span>
+                    )}
+                    {(wide || texts.length > 1) && (
+                      <span aria-hidden="true">{wide ? texts.length : `+${texts.length - 1}`}</span>
+                    )}
                   </>
                 )}
+                <Hidden>{texts.join('; ')}</Hidden>
               </button>
             );
           })}
