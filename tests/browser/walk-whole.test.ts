@@ -269,7 +269,7 @@ describe('a walk that is told', () => {
     expect(kept.map((row) => [row.kind, row.text])).toEqual([
       ['remaining', 'boxes to be lifted'],
       ['progress', null],
-      ['caution', 'the open edge by the hatch'],
+      ['progress', null],
     ]);
     expect(JSON.parse(kept[0]?.facts ?? '{}')).toMatchObject({
       said: { words: 'Two of the boxes still need lifting.', start: 6, end: 11 },

@@ -1,6 +1,6 @@
 'use client';
 import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { useLayoutEffect, useRef, useState, type CSSProperties } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState, type CSSProperties } from 'react';
 import type { BoardBlock, BoardView } from '@/contract/views/plan';
 import { formatDate, formatMonth, isMonday } from '@/core/units/day';
 import { counted } from '@/core/words/count';
@@ -63,8 +63,7 @@ export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
   const fits = rowsThatFit(view);
   // Work that is open must be seen.
   const opened = view.rows.findIndex((row) => row.blocks.some(({ task }) => task === chosen));
-  const [asked, setAll] = useState(false);
-  const all = asked || opened >= fits;
+  const [all, setAll] = useAllRows(opened >= fits);
   const drop = ({ active, delta }: DragEndEvent): void => {
     const block = active.data.current as BoardBlock | undefined;
     const to = block && landing(board.current, view, block, delta.x);
@@ -142,6 +141,23 @@ export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
       </div>
     </DndContext>
   );
+}
+
+const ALL_ROWS = 'aftermist-board-all-rows';
+
+/** Whether every row stands there: once asked for, or once work beyond the first was opened, until it is folded again. */
+function useAllRows(needed: boolean): [boolean, (all: boolean) => void] {
+  const [all, setAll] = useState(false);
+  useEffect(() => {
+    if (needed) window.sessionStorage.setItem(ALL_ROWS, 'yes');
+    setAll(window.sessionStorage.getItem(ALL_ROWS) === 'yes');
+  }, [needed]);
+  const keep = (wanted: boolean): void => {
+    if (wanted) window.sessionStorage.setItem(ALL_ROWS, 'yes');
+    else window.sessionStorage.removeItem(ALL_ROWS);
+    setAll(wanted);
+  };
+  return [all || needed, keep];
 }
 
 function Row({
