@@ -144,8 +144,8 @@ export function Schedule({ view }: { view: ScheduleView }) {
   );
 }
 
-/** From so many weeks on half a day has room for two letters only. */
-const CODES_FROM = 6;
+/** From so many weeks on half a day may have room for two letters only. */
+const CODES_FROM = 3;
 
 /** What a board comes to, before it is read: who is late, what is held, how many days nobody has said yes to. */
 function Standing({ view: { board, job } }: { view: ScheduleView }) {
