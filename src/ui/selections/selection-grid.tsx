@@ -141,7 +141,9 @@ function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
     lead: (item) => leadWords(item.leadLow, item.leadHigh),
     next: (item) => (
       <span className={dueTone(item.due)}>
-        {item.due.what !== 'settled' && <StateIcon kind={item.due.late ? 'stop' : 'waiting'} silent />}{' '}
+        {item.due.what !== 'settled' && (
+          <StateIcon kind={item.due.late ? 'late' : item.due.what === 'arrive' ? 'delivery' : 'open'} silent />
+        )}{' '}
         {dueWords(item.due, today)}
         {item.due.late && item.there && item.there.after > 0 && (
           <span className="small-text d-block">
