@@ -356,7 +356,7 @@ function WalkingNav({
         </button>
       ) : (
         <button type="button" className="next" onClick={onward}>
-          {next ? `${next.name} →` : 'All seen →'}
+          {next ? `Next: ${next.name}` : 'All seen →'}
         </button>
       )}
     </nav>
