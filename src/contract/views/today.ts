@@ -101,7 +101,16 @@ export interface TodayView {
   }[];
   /** Inspections to be booked and things to be asked for, so that the work does not wait for them. */
   /** `phone` is empty where nobody has written one down. */
-  calls: { key: string; text: string; jobName: string; href: string; day: Day; late: boolean; phone: string }[];
+  calls: {
+    key: string;
+    text: string;
+    job: string;
+    jobName: string;
+    href: string;
+    day: Day;
+    late: boolean;
+    phone: string;
+  }[];
   /** What has to be bought, over all sites. */
   run: { open: number };
   /** Visits on another day than people go by, the promises among them that cannot be kept, and who has to be told. */

@@ -1,6 +1,7 @@
 import { UTCDate } from '@date-fns/utc';
 import { addDays as plusDays, differenceInCalendarDays, format, getDay, isValid, parseISO } from 'date-fns';
 import { tz } from './utc';
+import { monthName } from './month';
 
 /** A calendar day, `YYYY-MM-DD`, without clock or time zone. */
 export type Day = string;
@@ -63,12 +64,8 @@ export const mondayOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7
 
 export const isMonday = (day: Day): boolean => mondayOf(day) === day;
 
-const MONTHS = [
-  ...['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November'],
-  'December',
-];
 /** `March 2027`. */
-export const formatMonth = (day: Day): string => `${MONTHS[Number(day.slice(5, 7)) - 1] ?? ''} ${day.slice(0, 4)}`;
+export const formatMonth = (day: Day): string => `${monthName(Number(day.slice(5, 7)))} ${day.slice(0, 4)}`;
 
 /** As people say it: `Tue 9 Mar`; with the year where it is not the one of `near`. */
 export function formatDay(day: Day, near?: Day): string {

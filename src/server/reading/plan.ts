@@ -4,8 +4,9 @@ import type { Plan, PlannedTask } from '@/core/schedule/plan';
 import type { Link } from '@/core/schedule/network';
 import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
-import type { Day } from '@/core/units/day';
+import { daysBetween, type Day } from '@/core/units/day';
 import type { Rows } from '../database/rows';
+import { jobRow } from './job';
 import { PLAN_FORM, taskInForm, waitInForm } from './plan-form';
 import { OF_JOBS, ofFirm, ofJob, rowsOf } from './reading';
 import type { Sees } from '../rights/sees';
@@ -142,3 +143,9 @@ const finishRows = rowsOf<{ job: string; finish_day: Day | null }>(
   `SELECT job, finish_day FROM plan_part WHERE version = (SELECT max(version) FROM plan) AND job ${OF_JOBS}`,
 );
 export const finishDay = ofJob((job): Day | null => finishRows(job)[0]?.finish_day ?? null);
+
+/** By how many days of the calendar a job ends after its promise, below 0 before it; null without a plan or a promise. */
+export const daysLate = ofJob((job): number | null => {
+  const [finish, promise] = [finishDay(job), jobRow(job).promise_day];
+  return finish && promise ? daysBetween(promise, finish) : null;
+});

@@ -27,7 +27,7 @@ import { visitDays } from '../reading/visits';
 import { workedDayRows } from '../reading/worked-days';
 import { isVisit } from '@/core/schedule/visit';
 import { areaNames, areaRows, jobNames, jobRow } from '../reading/job';
-import { finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
+import { daysLate, finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';
 import { deliveryRows, selectionRows } from '../reading/selections';
 import { pinRows } from '../reading/sequence';
@@ -293,9 +293,8 @@ const lateJobs = (firm: FirmReading, only?: string): BoardView['late'] =>
   firm.jobs
     .filter((id) => only === undefined || id === only)
     .flatMap((id) => {
-      const [finish, { promise_day: promise, name }] = [finishDay(firm.job(id)), jobRow(firm.job(id))];
-      const days = finish && promise ? daysBetween(promise, finish) : 0;
-      return days > 0 ? [{ job: id, name, days }] : [];
+      const days = daysLate(firm.job(id)) ?? 0;
+      return days > 0 ? [{ job: id, name: jobRow(firm.job(id)).name, days }] : [];
     })
     .sort((a, b) => b.days - a.days);
 

@@ -38,6 +38,7 @@ export function callsOf(firm: FirmReading): TodayView['calls'] {
     .map((visit) => ({
       key: `${visit.area}${visit.phase}`,
       text: `${visit.office ?? ''} for ${roomsOf(visit)} · ${visit.label}, ready ${formatDay(visit.ready, now)}`,
+      job: visit.job,
       jobName: visit.jobName,
       href: routes.coordination(),
       day: visit.askBy,
@@ -51,6 +52,7 @@ export function callsOf(firm: FirmReading): TodayView['calls'] {
       .map((logistic) => ({
         key: logistic.id,
         text: `${logistic.label} for ${logistic.step}${logistic.contact ? `: ${logistic.contact}` : ''}`,
+        job: job.id,
         jobName: jobRow(job).name,
         href: routes.sequence(job.id),
         day: logistic.askBy ?? now,
@@ -67,6 +69,7 @@ export function callsOf(firm: FirmReading): TodayView['calls'] {
           {
             key: `asked-${job.id}`,
             text: `Needed or not: ${soon.map(({ label }) => label).join(' · ')}`,
+            job: job.id,
             jobName: jobRow(job).name,
             href: routes.sequence(job.id),
             day: soon.flatMap(({ askBy }) => askBy ?? []).sort()[0] ?? now,
@@ -82,7 +85,7 @@ export function callsOf(firm: FirmReading): TodayView['calls'] {
       .filter(({ day }) => day <= until)
       .map((move) => ({
         ...move,
-        ...{ jobName: jobRow(job).name, href: routes.living(job.id), late: false, phone: '' },
+        ...{ job: job.id, jobName: jobRow(job).name, href: routes.living(job.id), late: false, phone: '' },
       })),
   );
   // A bin is swapped before it is full: the day is computed from how it filled.
@@ -93,6 +96,7 @@ export function callsOf(firm: FirmReading): TodayView['calls'] {
           {
             key: `bin-${job.id}`,
             text: `Bin: swap by ${formatDay(swap, now)}`,
+            job: job.id,
             jobName: jobRow(job).name,
             href: routes.walks(job.id),
             day: swap,
@@ -124,6 +128,7 @@ function finalToBook(job: JobReading, until: Day): TodayView['calls'] {
         {
           key: `final-${job.id}`,
           text: `Book the final inspection, planned ${formatDay(planned, job.firm.today)}`,
+          job: job.id,
           jobName: jobRow(job).name,
           href: routes.sequence(job.id),
           day,
@@ -155,6 +160,7 @@ function licenceCalls(firm: FirmReading): TodayView['calls'] {
     calls.set(key, {
       key,
       text: `${names.get(crew ?? '') ?? ''}, ${TRADES[trade].toLowerCase()}: ${sayLicence(standing, firm.today)}`,
+      job,
       jobName: jobRow(firm.job(job)).name,
       href: routes.firm(),
       day: dayOfSlot(plan.origin, start),

@@ -1,13 +1,13 @@
 import type { SequenceView } from '@/contract/views/plan';
 import { carryingChain } from '@/core/schedule/carrying';
 import type { PlannedTask } from '@/core/schedule/plan';
-import { daysBetween, formatDay, type Day } from '@/core/units/day';
+import { formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { counted } from '@/core/words/count';
 import { sayReason } from '@/core/words/reason';
 import { sayWork } from '@/core/words/work';
 import { jobRow } from '../reading/job';
-import { finishDay, planOf, wholePlan } from '../reading/plan';
+import { daysLate, finishDay, planOf, wholePlan } from '../reading/plan';
 import type { JobReading } from '../reading/reading';
 
 /** Steps of the chain that are shown: its ends, and what takes longest between them. */
@@ -25,7 +25,7 @@ export function carryingOf(job: JobReading): SequenceView['carrying'] {
   const shown = new Set(
     [...chain.slice(1, -1)].sort((a, b) => b.finish - b.start - (a.finish - a.start)).slice(0, CARRYING_SHOWN - 2),
   );
-  const late = promise ? daysBetween(promise, end) : 0;
+  const late = daysLate(job) ?? 0;
   return {
     end:
       late > 0

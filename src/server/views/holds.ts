@@ -1,5 +1,5 @@
 import type { HoldKind } from '@/contract/commands/sites';
-import type { HoldView } from '@/contract/views/job';
+import type { AreaView, HoldView } from '@/contract/views/job';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { HITS } from '@/core/sequence/rules';
 import { wallsUnsaid } from '@/core/sequence/ways-through';
@@ -49,6 +49,10 @@ export const holdsOf = ofJob((job): HoldView[] => {
     (a, b) => rankOf(a).localeCompare(rankOf(b)) || a.expectedOn.localeCompare(b.expectedOn),
   );
 });
+
+/** The worst of what holds an area: the same on the drawing, in the list beside it and on Today. */
+export const heldBy = (holds: readonly HoldView[]): AreaView['held'] =>
+  holds.some(({ stops }) => stops === null) ? 'stop' : holds.length > 0 ? 'will-stop' : null;
 
 /** What stops work now comes first, then by the day from which it will. */
 export const rankOf = ({ stops }: HoldView): string => stops ?? '';

@@ -1,4 +1,4 @@
-import type { AreaView, HoldView, RoomsView, Rung, Standing } from '@/contract/views/job';
+import type { AreaView, RoomsView, Rung, Standing } from '@/contract/views/job';
 import { groupBy } from '@/core/group-by';
 import type { Caption } from '@/core/sites/caption';
 import { phaseFacts, shortLabel } from '@/core/sequence/phases';
@@ -16,7 +16,7 @@ import { ofJob, type JobReading } from '../reading/reading';
 import { holdRows } from '../reading/sequence';
 import { siteOf } from '../reading/site';
 import { workDoneOf } from '../reading/weights';
-import { holdsOf } from './holds';
+import { heldBy, holdsOf } from './holds';
 import { jobHead } from './job-head';
 
 type OpenHold = ReturnType<typeof holdRows>[number];
@@ -119,10 +119,6 @@ function rungOf(step: SiteArea['track'][number], holds: OpenHold[]): Rung {
         : {}),
   };
 }
-
-/** The worst of what holds an area: the same on the drawing, in the list beside it and on Today. */
-const heldBy = (holds: readonly HoldView[]): AreaView['held'] =>
-  holds.some(({ stops }) => stops === null) ? 'stop' : holds.length > 0 ? 'will-stop' : null;
 
 function standingOf(area: SiteArea, holds: OpenHold[], held: AreaView['held']): Standing {
   if (area.track.length === 0) return 'untouched';

@@ -1,19 +1,20 @@
 import { routes } from '@/contract/routes';
 import type { SmallRoom, SmallSection, Stopper, TodayHouse } from '@/contract/views/today';
-import { daysBetween, formatDay } from '@/core/units/day';
+import { groupBy } from '@/core/group-by';
+import { sayStops } from '@/core/words/stops';
 import { areaRows, jobRow, levelRows } from '../reading/job';
-import { finishDay } from '../reading/plan';
+import { daysLate, finishDay } from '../reading/plan';
 import type { JobReading } from '../reading/reading';
 import { siteOf } from '../reading/site';
 import { workDoneOf } from '../reading/weights';
 import { carryingOf } from './carrying';
-import { holdsOf } from './holds';
+import { heldBy, holdsOf } from './holds';
 import { shareOf } from './house';
 
 /** A job as a house on Today: how far, by when, and the one thing that stops it. */
 export function houseToday(job: JobReading): TodayHouse {
   const [{ name, promise_day: promise }, finish] = [jobRow(job), finishDay(job)];
-  const late = finish && promise ? daysBetween(promise, finish) : null;
+  const late = daysLate(job);
   return {
     job: job.id,
     name,
@@ -39,7 +40,7 @@ function stopperOf(job: JobReading): Stopper | null {
   if (!hold) return null;
   return {
     mark: hold.stops === null ? 'stop' : 'will-stop',
-    when: hold.stops === null ? 'Stops work now' : `Will stop on ${formatDay(hold.stops, job.firm.today)}`,
+    when: sayStops(hold.stops, job.firm.today),
     area: hold.areaId,
     text: `${hold.area}: ${hold.text}`,
     href: hold.request ? routes.requests(job.id, hold.request) : routes.room(job.id, hold.areaId),
@@ -49,12 +50,12 @@ function stopperOf(job: JobReading): Stopper | null {
 function smallSection(job: JobReading): SmallSection {
   const rows = areaRows(job);
   const tracks = new Map(siteOf(job).areas.map((area) => [area.id as string, area.track]));
-  const holds = holdsOf(job);
-  const room = ({ id }: { id: string }): SmallRoom => {
-    const own = holds.filter(({ areaId }) => areaId === id);
-    const held = own.some(({ stops }) => stops === null) ? 'stop' : own.length > 0 ? 'will-stop' : null;
-    return { id, share: shareOf(tracks.get(id) ?? []), held };
-  };
+  const holds = groupBy(holdsOf(job), ({ areaId }) => areaId);
+  const room = ({ id }: { id: string }): SmallRoom => ({
+    id,
+    share: shareOf(tracks.get(id) ?? []),
+    held: heldBy(holds.get(id) ?? []),
+  });
   const of = (kind: string): SmallRoom[] => rows.filter((area) => area.kind === kind && area.level === null).map(room);
   return {
     storeys: levelRows(job)

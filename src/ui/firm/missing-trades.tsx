@@ -1,10 +1,12 @@
 'use client';
 import { useState, type ClipboardEvent } from 'react';
 import { Button, Form } from 'react-bootstrap';
+import { ValidationError } from 'yup';
 import { addSub } from '@/contract/commands/firm';
 import { subsPasted, type SubPasted } from '@/core/sequence/subs-pasted';
 import { TRADES, type Trade } from '@/core/sequence/trades';
 import { counted } from '@/core/words/count';
+import { capital } from '@/core/words/letters';
 import { Hidden } from '../kit/hidden';
 import { Notice } from '../kit/notice';
 import { useSend } from '../kit/use-send';
@@ -26,16 +28,23 @@ const rowOf = ({ name, leadName, phone, email, crews }: SubPasted): Row => ({
   crews: String(crews),
 });
 
-/** What is wrong with a row, by field; nothing where it can be kept. */
-function problemsOf(row: Row): Partial<Record<keyof Row, string>> {
-  const crews = Number(row.crews);
-  return {
-    ...(row.name.trim() === '' ? { name: 'The firm’s name is missing.' } : {}),
-    ...(row.email !== '' && !/^[^@\s]+@[^@\s]+\.[^@\s]+$/.test(row.email)
-      ? { email: 'An e-mail is like name@example.net.' }
-      : {}),
-    ...(!Number.isInteger(crews) || crews < 1 || crews > 50 ? { crews: 'A whole number from 1 to 50.' } : {}),
-  };
+const subOf = (trade: Trade, { crews, ...row }: Row) => ({
+  id: newId(),
+  trade,
+  also: [],
+  ...row,
+  crews: Number(crews),
+});
+
+/** What is wrong with a row, by field, as the house would say it; nothing where it can be kept. */
+function problemsOf(trade: Trade, row: Row): Partial<Record<string, string>> {
+  try {
+    addSub.schema.validateSync(subOf(trade, row), { abortEarly: false });
+    return {};
+  } catch (problem) {
+    if (!(problem instanceof ValidationError)) throw problem;
+    return Object.fromEntries(problem.inner.map(({ path, message }) => [path ?? '', capital(message)]));
+  }
 }
 
 const isFilled = (row: Row): boolean => row.name !== '' || row.phone !== '' || row.email !== '' || row.leadName !== '';
@@ -49,7 +58,7 @@ export function MissingTrades({ trades }: { trades: readonly Trade[] }) {
   if (trades.length === 0) return null;
   const row = (trade: Trade): Row => rows[trade] ?? EMPTY;
   const filled = trades.filter((trade) => isFilled(row(trade)));
-  const wrong = filled.some((trade) => Object.keys(problemsOf(row(trade))).length > 0);
+  const wrong = filled.some((trade) => Object.keys(problemsOf(trade, row(trade))).length > 0);
   const paste = (event: ClipboardEvent<HTMLElement>): void => {
     const text = event.clipboardData.getData('text');
     // One word is pasted where the pointer stands; a list fills the table.
@@ -63,9 +72,7 @@ export function MissingTrades({ trades }: { trades: readonly Trade[] }) {
     setTried(true);
     if (wrong) return;
     for (const trade of filled) {
-      const { crews, ...sub } = row(trade);
-      const kept = await give(addSub, { id: newId(), trade, also: [], ...sub, crews: Number(crews) });
-      if (!kept) return;
+      if (!(await give(addSub, subOf(trade, row(trade))))) return;
       setRows((before) => ({ ...before, [trade]: EMPTY }));
     }
     setTried(false);
@@ -90,7 +97,7 @@ export function MissingTrades({ trades }: { trades: readonly Trade[] }) {
         </thead>
         <tbody>
           {trades.map((trade) => {
-            const problems = tried && isFilled(row(trade)) ? problemsOf(row(trade)) : {};
+            const problems = tried && isFilled(row(trade)) ? problemsOf(trade, row(trade)) : {};
             return (
               <tr key={trade}>
                 <td className="fw-bold">{TRADES[trade]}</td>

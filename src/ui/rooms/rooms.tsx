@@ -3,6 +3,7 @@ import Link from 'next/link';
 import type { HoldView, RoomsView } from '@/contract/views/job';
 import { daysBetween, formatDay } from '@/core/units/day';
 import { counted } from '@/core/words/count';
+import { sayStops } from '@/core/words/stops';
 import { JobTabs } from '../shell/job-tabs';
 import { Folded } from '../kit/folded';
 import { Legend } from '../kit/legend';
@@ -104,9 +105,7 @@ function Hold({ view, hold }: { view: RoomsView; hold: HoldView }) {
   const now = hold.stops === null;
   return (
     <Line mark={<StateIcon kind={now ? 'stop' : 'will-stop'} silent />}>
-      <div className={`small-text fw-bold ${now ? 'bad' : 'soon'}`}>
-        {hold.stops === null ? 'Stops work now' : `Will stop on ${formatDay(hold.stops, view.today)}`}
-      </div>
+      <div className={`small-text fw-bold ${now ? 'bad' : 'soon'}`}>{sayStops(hold.stops, view.today)}</div>
       <Link href={routes.room(view.job.id, hold.areaId)} className="fw-bold">
         {hold.area}: {hold.label}
       </Link>

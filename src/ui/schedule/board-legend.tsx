@@ -1,45 +1,31 @@
 import type { BoardView } from '@/contract/views/plan';
+import type { Explained } from '@/core/words/meanings';
 import { Means } from '../kit/means';
 import { jobsOn } from './board';
 import { FEET } from './piece';
+
+const SWATCHES: readonly { look: string; words: string; of?: Explained }[] = [
+  { look: 'part-done', words: 'done so far' },
+  { look: 'waiting', words: 'not begun', of: 'mark.mist' },
+  { look: 'critical', words: 'decides the end', of: 'mark.critical' },
+  { look: 'held', words: 'held: waits for somebody', of: 'mark.held' },
+  { look: 'check', words: 'inspection, check or cure', of: 'word.check-before-cover' },
+  { look: 'float', words: 'may slip this far', of: 'mark.slip' },
+  { look: 'unsaid', words: 'not confirmed', of: 'mark.unconfirmed' },
+  { look: 'pinned', words: 'pinned by hand', of: 'mark.pinned' },
+];
 
 /** What blocks look like for what they are; the foot line of each job; the letters that stand for steps, where they do. */
 export function BoardLegend({ view, job, codes }: { view: BoardView; job: string | undefined; codes: boolean }) {
   return (
     <>
       <ul className="legend" aria-label="What the blocks mean">
-        <li>
-          <span className="swatch part-done" />
-          done so far
-        </li>
-        <li>
-          <span className="swatch waiting" />
-          <Means of="mark.mist">not begun</Means>
-        </li>
-        <li>
-          <span className="swatch critical" />
-          <Means of="mark.critical">decides the end</Means>
-        </li>
-        <li>
-          <span className="swatch held" />
-          <Means of="mark.held">held: waits for somebody</Means>
-        </li>
-        <li>
-          <span className="swatch check" />
-          <Means of="word.check-before-cover">inspection, check or cure</Means>
-        </li>
-        <li>
-          <span className="swatch float" />
-          <Means of="mark.slip">may slip this far</Means>
-        </li>
-        <li>
-          <span className="swatch unsaid" />
-          <Means of="mark.unconfirmed">not confirmed</Means>
-        </li>
-        <li>
-          <span className="swatch pinned" />
-          <Means of="mark.pinned">pinned by hand</Means>
-        </li>
+        {SWATCHES.map(({ look, words, of }) => (
+          <li key={look}>
+            <span className={`swatch ${look}`} />
+            {of ? <Means of={of}>{words}</Means> : words}
+          </li>
+        ))}
         {job === undefined &&
           jobsOn(view).map((name, at) => (
             <li key={name}>

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { SequenceView, StepView } from '@/contract/views/plan';
 import { groupBy } from '@/core/group-by';
 import { STAGE_KEYS, STAGES } from '@/core/sequence/stages';
-import { addDays, formatDay, mondayOf, type Day } from '@/core/units/day';
+import { addDays, formatDay, formatMonth, mondayOf, type Day } from '@/core/units/day';
 import { Hidden } from '../kit/hidden';
 import { StateIcon } from '../kit/state-icon';
 
@@ -31,14 +31,10 @@ function spansOf(steps: readonly StepView[], today: Day): Span[] {
 function labelOf(key: string, first: Day): string {
   if (key === first) return 'This week';
   if (key === addDays(first, 7)) return 'Next week';
-  if (key.length === 7) return `${addDays(first, 7 * BY_WEEK).startsWith(key) ? 'rest of ' : ''}${monthWords(key)}`;
+  if (key.length === 7)
+    return `${addDays(first, 7 * BY_WEEK).startsWith(key) ? 'rest of ' : ''}${formatMonth(`${key}-01`)}`;
   return `from ${formatDay(key)}`;
 }
-
-const monthWords = (month: string): string =>
-  new Intl.DateTimeFormat('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
-    new Date(`${month}-01T00:00:00Z`),
-  );
 
 /** The order of the house: stages across, weeks down; this week open, later ones a line until one asks. */
 export function ByWeek({ view, onStep }: { view: SequenceView; onStep: (task: string) => void }) {

@@ -24,7 +24,7 @@ export function Way({ view }: { view: TodayView }) {
       )}
       <ol className="stops">
         {view.sites.map((site, at) => {
-          const call = view.calls.find(({ jobName, phone }) => jobName === site.name && phone !== '');
+          const call = view.calls.find(({ job, phone }) => job === site.job && phone !== '');
           return (
             <li key={site.job}>
               <span className="number" aria-hidden="true">
