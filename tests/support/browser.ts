@@ -152,13 +152,13 @@ export const click = (page: Page, selector: string): Promise<void> =>
     await pressFound(page, found);
   });
 
-/** Presses the first button whose words fit; it is looked up and pressed in one turn, which no drawing comes between. */
+/** Presses the first button, or what is folded, whose words fit; it is looked up and pressed in one turn, which no drawing comes between. */
 export const pressFirst = (page: Page, words: RegExp): Promise<void> =>
   doIt(page, `There is no button ${String(words)} to press`, async () => {
     await page.waitForFunction(
       (source) => {
-        const found = [...document.querySelectorAll('button')].find(
-          (button) => !button.disabled && new RegExp(source).test(button.textContent),
+        const found = [...document.querySelectorAll<HTMLElement>('button, summary')].find(
+          (control) => !control.matches(':disabled') && new RegExp(source).test(control.textContent),
         );
         found?.click();
         return found !== undefined;
