@@ -99,6 +99,8 @@ export const routes = {
   suppliers: (): Path => '/suppliers',
   coordination: (): Path => '/coordination',
   firm: (): Path => '/firm',
+  /** How the firm counts and works. */
+  settings: (): Path => '/firm/settings',
   /** Who was told what, over all jobs; of one person where they are named. */
   told: (to?: string): Path => `/told${to ? `?to=${encodeURIComponent(to)}` : ''}`,
   /** What every word, mark, step and rule means, at one of them. */

@@ -2,7 +2,7 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { CALCULATORS } from '@/core/quantities/registry';
 import { demoId } from '../../demo/seed';
-import { choose, gone, press, seesText, sent, textFits, type } from '../support/browser';
+import { choose, gone, press, pressFirst, seesText, sent, textFits, type } from '../support/browser';
 import { fillAll, fillIn, tick } from '../support/forms';
 import { areaOf } from '../support/installations';
 import { sendStatement } from '../support/statement';

@@ -166,6 +166,7 @@ export const MAIN_VIEWS: MainView[] = [
   { name: 'Walk, the route', path: `/walk/${demoId('signal', 'walk', '2')}`, press: ['1 of 18 · outside'] },
   { name: 'News', path: `/jobs/${demoId('tannery')}/news`, file: { desk: 'news.png' } },
   { name: 'Firm', path: '/firm' },
+  { name: 'Settings', path: '/firm/settings' },
   { name: 'Words and marks', path: '/words' },
   { name: 'New job', path: '/jobs/new' },
   { name: 'Areas', path: `${job}/areas` },

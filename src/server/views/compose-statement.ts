@@ -193,7 +193,7 @@ function unpricedGap(job: JobReading): { text: string; path: string }[] {
         ]
       : []),
     ...(currencyOfFirm(job.firm).code === ''
-      ? [{ text: 'The firm has no currency yet: the sums would stand without one.', path: routes.firm() }]
+      ? [{ text: 'The firm has no currency yet: the sums would stand without one.', path: routes.settings() }]
       : []),
     ...paymentGap(job, sums.total),
   ];

@@ -6,7 +6,11 @@ import { Form } from 'react-bootstrap';
 import { GROUPS, type Group } from '@/core/quantities/calculator';
 import { CALCULATORS } from '@/core/quantities/registry';
 import { Block, PageHead } from '../kit/page';
-import { Line, Lines } from '../kit/lines';
+import { Folded } from '../kit/folded';
+import { Line } from '../kit/lines';
+
+/** Calculators of one subject that are shown before one asks for more. */
+const SHOWN = 4;
 
 /** Every calculator by itself, for a quick answer on site. */
 export function Bench({ area }: { area: string | undefined }) {
@@ -38,18 +42,19 @@ export function Bench({ area }: { area: string | undefined }) {
           .filter((group) => found.some((calculator) => calculator.group === group))
           .map((group) => (
             <Block key={group} heading={GROUPS[group]}>
-              <Lines>
-                {found
-                  .filter((calculator) => calculator.group === group)
-                  .map((calculator) => (
-                    <Line key={calculator.name}>
-                      <Link href={routes.calculator(calculator.name, { area })} className="fw-bold">
-                        {calculator.title}
-                      </Link>
-                      <div className="small-text soft">{calculator.answers}</div>
-                    </Line>
-                  ))}
-              </Lines>
+              <Folded
+                of={found.filter((calculator) => calculator.group === group)}
+                shown={asked === '' ? SHOWN : found.length}
+              >
+                {(calculator) => (
+                  <Line key={calculator.name}>
+                    <Link href={routes.calculator(calculator.name, { area })} className="fw-bold">
+                      {calculator.title}
+                    </Link>
+                    <div className="small-text soft">{calculator.answers}</div>
+                  </Line>
+                )}
+              </Folded>
             </Block>
           ))}
       </div>

@@ -28,7 +28,8 @@ import { useSend, type Give } from '../kit/use-send';
 import { useIsDemo } from '../shell/demo';
 import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
-import { Block } from '../kit/page';
+import { Folded } from '../kit/folded';
+import { Block, FoldedBlock } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
 
@@ -37,6 +38,8 @@ type Open =
   | { what: 'passed' | 'failed' | 'show'; of: InspectionView }
   | { what: 'office'; of: OfficeView | null };
 const MARKS = { booked: 'waiting', passed: 'checked', failed: 'stop', cancelled: 'open' } as const;
+/** Visits that are shown before one asks for more. */
+const SHOWN = 4;
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
 
 /** Visits that are booked and how they went; what still has to be booked, and by when. */
@@ -63,8 +66,8 @@ export function Inspections({ view, office }: { view: CoordinationView; office: 
           <h3 className="mt-3">
             To be booked <span className="soft">{roomsInVisits(view.unbooked)}</span>
           </h3>
-          <Lines>
-            {view.unbooked.slice(0, 10).map((unbooked) => (
+          <Folded of={view.unbooked} shown={SHOWN}>
+            {(unbooked) => (
               <Line
                 key={`${unbooked.area}${unbooked.phase}`}
                 mark={<StateIcon kind={unbooked.late ? 'hazard' : 'waiting'} />}
@@ -94,31 +97,32 @@ export function Inspections({ view, office }: { view: CoordinationView; office: 
                     : 'no office is known for it'}
                 </div>
               </Line>
-            ))}
-          </Lines>
+            )}
+          </Folded>
         </>
       )}
-      <h3 className="mt-3">Offices</h3>
-      <Lines>
-        {view.offices.map((entry) => (
-          <Line
-            key={entry.id}
-            small
-            beside={
-              office && (
-                <LinkButton onClick={() => setOpen({ what: 'office', of: entry })}>
-                  Change<Hidden> {entry.name}</Hidden>
-                </LinkButton>
-              )
-            }
-          >
-            <span className="fw-bold">{entry.name}</span>: {entry.weekdays.map((day) => WEEKDAYS[day]).join(', ')};{' '}
-            {entry.noticeDays} working {entry.noticeDays === 1 ? 'day' : 'days'} of notice, {entry.visitsADay} visits a
-            day <Phone number={entry.phone} />
-            <div className="soft">{entry.phases.map((phase) => phaseFacts(phase).label).join(', ')}</div>
-          </Line>
-        ))}
-      </Lines>
+      <FoldedBlock heading="Offices" says={view.offices.map(({ name }) => name).join(', ') || 'none yet'}>
+        <Lines>
+          {view.offices.map((entry) => (
+            <Line
+              key={entry.id}
+              small
+              beside={
+                office && (
+                  <LinkButton onClick={() => setOpen({ what: 'office', of: entry })}>
+                    Change<Hidden> {entry.name}</Hidden>
+                  </LinkButton>
+                )
+              }
+            >
+              <span className="fw-bold">{entry.name}</span>: {entry.weekdays.map((day) => WEEKDAYS[day]).join(', ')};{' '}
+              {entry.noticeDays} working {entry.noticeDays === 1 ? 'day' : 'days'} of notice, {entry.visitsADay} visits
+              a day <Phone number={entry.phone} />
+              <div className="soft">{entry.phases.map((phase) => phaseFacts(phase).label).join(', ')}</div>
+            </Line>
+          ))}
+        </Lines>
+      </FoldedBlock>
       <Forms open={open} isDemo={isDemo} onClose={close} />
     </Block>
   );
@@ -203,8 +207,8 @@ function Visits({
   setOpen: (next: Open | undefined) => void;
 }) {
   return (
-    <Lines>
-      {view.inspections.map((inspection) => (
+    <Folded of={view.inspections} shown={SHOWN}>
+      {(inspection) => (
         <Line
           key={inspection.id}
           mark={<StateIcon kind={MARKS[inspection.state]} />}
@@ -272,8 +276,8 @@ function Visits({
           </div>
           {inspection.unkept && <div className="small-text bad">{inspection.unkept}</div>}
         </Line>
-      ))}
-    </Lines>
+      )}
+    </Folded>
   );
 }
 

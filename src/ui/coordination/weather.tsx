@@ -9,6 +9,8 @@ import { formatDay } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { Hidden } from '../kit/hidden';
 import { SidePanel } from '../kit/side-panel';
+import { Folded } from '../kit/folded';
+import { WeatherSign } from '../kit/weather-sign';
 import { Block } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
@@ -35,38 +37,14 @@ export function Weather({ view }: { view: CoordinationView }) {
             Said {view.saidAt}; outdoor work keeps off {LIMITS.rain} mm in half a day, heights off {LIMITS.wind} m/s,
             wet work off {LIMITS.frost} °C.
           </p>
-          <table className="table-lines small-text">
-            <caption className="visually-hidden">The outlook, day by day</caption>
-            <thead>
-              <tr>
-                <th>Day</th>
-                <th>Morning</th>
-                <th>Afternoon</th>
-              </tr>
-            </thead>
-            <tbody>
-              {view.outlook.map((day) => (
-                <tr key={day.day}>
-                  <td className="fw-bold text-nowrap">{formatDay(day.day, view.today)}</td>
-                  {([0, 1] as const).map((half) => {
-                    const one = day.halves.find((each) => each.half === half);
-                    return (
-                      <td key={half} className={one && one.forbids.length > 0 ? 'bad' : ''}>
-                        {one ? `${one.rain > 0 ? `${one.rain} mm` : 'dry'}, ${one.wind} m/s, ${one.low} °C` : ''}
-                      </td>
-                    );
-                  })}
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Outlook view={view} />
         </>
       )}
       {view.kept.length > 0 && (
         <>
           <h3 className="mt-3">Moved by it</h3>
-          <Lines className="small-text">
-            {view.kept.map((entry) => (
+          <Folded small of={view.kept} shown={3}>
+            {(entry) => (
               <Line
                 key={entry.task}
                 beside={
@@ -81,8 +59,8 @@ export function Weather({ view }: { view: CoordinationView }) {
                 <span className="soft">{entry.jobName}</span>
                 <div>{entry.text}</div>
               </Line>
-            ))}
-          </Lines>
+            )}
+          </Folded>
         </>
       )}
       {view.expected.length > 0 && (
@@ -125,6 +103,40 @@ export function Weather({ view }: { view: CoordinationView }) {
       )}
       <WeatherPanel typing={typing} setTyping={setTyping} view={view} />
     </Block>
+  );
+}
+
+/** Day by day, its morning over its afternoon: a sign, and a figure only where it keeps work off. */
+const Outlook = ({ view }: { view: CoordinationView }) => (
+  <ol className="outlook" aria-label="The outlook, day by day">
+    {view.outlook.map((day) => (
+      <li key={day.day}>
+        <span className="fw-bold small-text">{formatDay(day.day, view.today)}</span>
+        {([0, 1] as const).map((half) => {
+          const one = day.halves.find((each) => each.half === half);
+          return one ? <HalfDay key={half} half={half} one={one} /> : <span key={half} />;
+        })}
+      </li>
+    ))}
+  </ol>
+);
+
+function HalfDay({ half, one }: { half: 0 | 1; one: CoordinationView['outlook'][number]['halves'][number] }) {
+  const { rain, wind, low, forbids } = one;
+  const figures = [
+    ...(rain >= LIMITS.rain ? [`${rain} mm`] : []),
+    ...(wind >= LIMITS.wind ? [`${wind} m/s`] : []),
+    ...(low <= LIMITS.frost ? [`${low} °C`] : []),
+  ];
+  return (
+    <span
+      className={forbids.length > 0 ? 'half bad' : 'half'}
+      title={`${half === 0 ? 'morning' : 'afternoon'}: ${rain} mm, ${wind} m/s, ${low} °C`}
+    >
+      <Hidden>{half === 0 ? 'morning' : 'afternoon'}</Hidden>
+      <WeatherSign rain={rain} wind={wind} low={low} />
+      <span className="mono">{figures.join(' ')}</span>
+    </span>
   );
 }
 

@@ -9,7 +9,7 @@ import type { FirmView } from '@/contract/views/firm';
 import { counted } from '@/core/words/count';
 import { Line, Lines } from '../kit/lines';
 import { Notice } from '../kit/notice';
-import { Block } from '../kit/page';
+import { FoldedBlock } from '../kit/page';
 
 type Taken =
   | { kind: 'job'; job: string; name: string }
@@ -38,7 +38,7 @@ export function Archives({ jobs, owner }: { jobs: FirmView['jobs']; owner: boole
     setBusy(false);
   };
   return (
-    <Block heading="In one file">
+    <FoldedBlock heading="In one file" says="the whole firm or one job, packed or taken in">
       <p className="small-text soft mt-2 mb-1">
         Its records, pictures, recordings and papers as a ZIP, with no password of anybody. What it costs is in it: it
         is not for clients, who get a copy of their own on their page.
@@ -69,7 +69,7 @@ export function Archives({ jobs, owner }: { jobs: FirmView['jobs']; owner: boole
         {busy && <Form.Text>It is read and checked …</Form.Text>}
       </Form.Group>
       {taken && <What taken={taken} />}
-    </Block>
+    </FoldedBlock>
   );
 }
 

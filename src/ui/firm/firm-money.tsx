@@ -8,6 +8,7 @@ import { TRADES } from '@/core/sequence/trades';
 import { CURRENCY_CODES } from '@/core/units/money';
 import { CommandForm, SelectField } from '../kit/form';
 import { Hidden } from '../kit/hidden';
+import { Folded } from '../kit/folded';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
 import { MoneyField, PercentField } from '../kit/measure-fields';
@@ -17,69 +18,74 @@ import { TRADE_OPTIONS } from '../scope/line-fields';
 
 const currencyName = (code: string): string => new Intl.DisplayNames('en', { type: 'currency' }).of(code) ?? code;
 
-/** In which money the firm counts, what it adds, and what an hour costs it. */
+/** In which money the firm counts, and what it adds. */
 export function FirmMoney({
   money,
-  hours,
   role,
   onOpen,
 }: {
   money: NonNullable<FirmView['money']>;
-  hours: FirmView['hours'];
   role: Role;
-  onOpen: (what: 'money' | 'hour') => void;
+  onOpen: () => void;
 }) {
   return (
-    <div className="columns mt-4">
-      <Block
-        heading="Money"
-        beside={
-          role === 'contractor' && (
-            <LinkButton className="push" onClick={() => onOpen('money')}>
-              Change<Hidden> the firm’s money</Hidden>
-            </LinkButton>
-          )
-        }
-      >
-        <Lines>
-          <Line>
-            {money.currency === '' ? (
-              <span className="soon">No currency chosen: sums stand without a sign.</span>
-            ) : (
-              `${currencyName(money.currency)}, ${money.currency}`
-            )}
-          </Line>
-          <Line>
-            Overhead and profit {sayPercent(money.markup)}, tax {sayPercent(money.taxRate)}
-          </Line>
-          <Line>Clients read prices {TAX_SHOWN[money.taxShown]}</Line>
-          {money.tripCost !== null && <Line beside={<Sum of={money.tripCost} />}>A crew comes once more</Line>}
-        </Lines>
-      </Block>
-      <Block
-        heading="What an hour costs"
-        beside={
-          <LinkButton className="push" onClick={() => onOpen('hour')}>
-            Set a rate
+    <Block
+      heading="Money"
+      beside={
+        role === 'contractor' && (
+          <LinkButton className="push" onClick={onOpen}>
+            Change<Hidden> the firm’s money</Hidden>
           </LinkButton>
-        }
-      >
-        {hours.length === 0 && (
-          <p className="soft mt-2">
-            Nobody has said. Work is priced by its hours at the rate of its trade, before overhead and tax.
-          </p>
-        )}
-        <Lines>
-          {hours.map(({ trade, perHour }) => (
-            <Line key={trade} beside={<Sum of={perHour} />}>
-              {TRADES[trade]}
-            </Line>
-          ))}
-        </Lines>
-      </Block>
-    </div>
+        )
+      }
+    >
+      <Lines>
+        <Line>
+          {money.currency === '' ? (
+            <span className="soon">No currency chosen: sums stand without a sign.</span>
+          ) : (
+            `${currencyName(money.currency)}, ${money.currency}`
+          )}
+        </Line>
+        <Line>
+          Overhead and profit {sayPercent(money.markup)}, tax {sayPercent(money.taxRate)}
+        </Line>
+        <Line>Clients read prices {TAX_SHOWN[money.taxShown]}</Line>
+        {money.tripCost !== null && <Line beside={<Sum of={money.tripCost} />}>A crew comes once more</Line>}
+      </Lines>
+    </Block>
   );
 }
+
+/** What an hour of each trade costs the firm. */
+export function HoursRates({ hours, onOpen }: { hours: FirmView['hours']; onOpen: () => void }) {
+  return (
+    <Block
+      heading="What an hour costs"
+      beside={
+        <LinkButton className="push" onClick={onOpen}>
+          Set a rate
+        </LinkButton>
+      }
+    >
+      {hours.length === 0 && (
+        <p className="soft mt-2">
+          Nobody has said. Work is priced by its hours at the rate of its trade, before overhead and tax.
+        </p>
+      )}
+      <Folded of={hours} shown={RATES_SHOWN}>
+        {({ trade, perHour }) => (
+          <Line key={trade} beside={<Sum of={perHour} />}>
+            {TRADES[trade]}
+          </Line>
+        )}
+      </Folded>
+    </Block>
+  );
+}
+
+/** Rates that are shown before one asks for more. */
+const RATES_SHOWN = 8;
 
 export const MoneyForm = ({ view, onDone }: { view: FirmView; onDone: () => void }) => (
   <CommandForm kind={setMoney} submit="Save" onDone={onDone} start={() => ({ ...view.money })}>

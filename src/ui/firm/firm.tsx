@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { addHoliday, addSub, changeSub, setZone, subAway, subBack } from '@/contract/commands/firm';
+import { addSub, changeSub, subAway, subBack } from '@/contract/commands/firm';
 import { restoreJob } from '@/contract/commands/sites';
 import type { Role } from '@/contract/command';
 import type { FirmView, SubView } from '@/contract/views/firm';
@@ -15,122 +15,77 @@ import { Hidden } from '../kit/hidden';
 import { Block, BlockHead, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
-import { Machine } from './machine';
-import { FirmMoney, HourForm, MoneyForm } from './firm-money';
-import { Archives } from './archives';
-import { KeptOfPeople } from './kept-of-people';
+import { FirmTabs } from './firm-tabs';
 import { Licences } from './licences';
 import { MissingTrades } from './missing-trades';
-import { NewsRules, NewsRulesForm } from './news-rules';
 import { People } from './people';
-import { UsualWeather } from './usual-weather';
 
-type Open =
-  { what: 'sub' | 'holiday' | 'zone' | 'money' | 'hour' | 'rules' } | { what: 'change' | 'away'; sub: SubView };
+type Open = { what: 'sub' } | { what: 'change' | 'away'; sub: SubView };
 const TITLES = {
   sub: 'One more sub',
-  holiday: 'A holiday',
   change: 'Change a sub',
   away: 'Days away',
-  zone: 'The firm’s time',
-  money: 'The firm’s money',
-  hour: 'What an hour costs',
-  rules: 'What is told by itself',
 } as const;
 
-/** Who belongs to the firm, whom it calls in, and on which days nobody comes. */
+/** Who belongs to the firm, and whom it calls in. */
 export function Firm({ view, role }: { view: FirmView; role: Role }) {
   const [open, setOpen] = useState<Open>();
   const close = (): void => setOpen(undefined);
   const { busy, give } = useSend();
   const office = role !== 'lead';
   return (
-    <div className="page">
-      <PageHead heading={view.name}>
-        <span className="soft">{view.town}</span>
-      </PageHead>
-      {office && <MissingTrades trades={view.missing} />}
-      <BlockHead heading="Subs">
-        {office && (
-          <LinkButton className="push" onClick={() => setOpen({ what: 'sub' })}>
-            Add a sub
-          </LinkButton>
-        )}
-      </BlockHead>
-      {view.subs.length === 0 && (
-        <p className="soft mt-2">
-          None yet. The plan needs to know who does which trade and how many crews they can send.
-        </p>
-      )}
-      <SubsTable view={view} office={office} busy={busy} give={give} setOpen={setOpen} />
-      {view.removed.length > 0 && (
-        <Block heading="Removed jobs">
-          <Lines>
-            {view.removed.map((job) => (
-              <Line
-                key={job.id}
-                beside={
-                  office && (
-                    <LinkButton
-                      disabled={busy}
-                      onClick={() => void give(restoreJob, { id: job.id }, { text: `${job.name} is back.` })}
-                    >
-                      Bring back<Hidden> {job.name}</Hidden>
-                    </LinkButton>
-                  )
-                }
-              >
-                {job.name}
-              </Line>
-            ))}
-          </Lines>
-        </Block>
-      )}
-      <div className="columns mt-4">
-        <People view={view} role={role} />
-        <Block
-          heading="Holidays"
-          beside={
-            office && (
-              <LinkButton className="push" onClick={() => setOpen({ what: 'holiday' })}>
-                Add a holiday
-              </LinkButton>
-            )
-          }
-        >
-          {view.holidays.length === 0 && <p className="soft mt-2">None ahead.</p>}
-          <Lines>
-            {view.holidays.map((holiday) => (
-              <Line key={holiday.day} beside={<span>{formatDay(holiday.day, view.today)}</span>}>
-                {holiday.name}
-              </Line>
-            ))}
-          </Lines>
-          <BlockHead className="mt-4" heading="Time">
-            {role === 'contractor' && (
-              <LinkButton className="push" onClick={() => setOpen({ what: 'zone' })}>
-                Change<Hidden> the time zone</Hidden>
-              </LinkButton>
-            )}
-          </BlockHead>
+    <>
+      <FirmTabs />
+      <div className="page">
+        <PageHead heading={view.name}>
+          <span className="soft">{view.town}</span>
+        </PageHead>
+        {office && <MissingTrades trades={view.missing} />}
+        <BlockHead heading="Subs">
+          {office && (
+            <LinkButton className="push" onClick={() => setOpen({ what: 'sub' })}>
+              Add a sub
+            </LinkButton>
+          )}
+        </BlockHead>
+        {view.subs.length === 0 && (
           <p className="soft mt-2">
-            {view.zone.replaceAll('_', ' ')}: it is {formatDay(view.today)}, {view.time} there.
+            None yet. The plan needs to know who does which trade and how many crews they can send.
           </p>
-        </Block>
+        )}
+        <SubsTable view={view} office={office} busy={busy} give={give} setOpen={setOpen} />
+        {view.removed.length > 0 && (
+          <Block heading="Removed jobs">
+            <Lines>
+              {view.removed.map((job) => (
+                <Line
+                  key={job.id}
+                  beside={
+                    office && (
+                      <LinkButton
+                        disabled={busy}
+                        onClick={() => void give(restoreJob, { id: job.id }, { text: `${job.name} is back.` })}
+                      >
+                        Bring back<Hidden> {job.name}</Hidden>
+                      </LinkButton>
+                    )
+                  }
+                >
+                  {job.name}
+                </Line>
+              ))}
+            </Lines>
+          </Block>
+        )}
+        <div className="columns mt-4">
+          <People view={view} role={role} />
+          <Licences view={view} office={office} role={role} />
+        </div>
+        <SidePanel title={open ? TITLES[open.what] : ''} open={open !== undefined} onClose={close}>
+          {open && <OneForm open={open} view={view} onDone={close} />}
+        </SidePanel>
       </div>
-      <Licences view={view} office={office} role={role} />
-      <NewsRules rules={view.rules} onOpen={role === 'contractor' ? () => setOpen({ what: 'rules' }) : undefined} />
-      <UsualWeather view={view} office={office} />
-      {role === 'contractor' && <KeptOfPeople view={view} />}
-      {view.machine && <Machine machine={view.machine} />}
-      {office && <Archives jobs={view.jobs} owner={role === 'contractor'} />}
-      {view.money && (
-        <FirmMoney money={view.money} hours={view.hours} role={role} onOpen={(what) => setOpen({ what })} />
-      )}
-      <SidePanel title={open ? TITLES[open.what] : ''} open={open !== undefined} onClose={close}>
-        {open && <OneForm open={open} view={view} onDone={close} />}
-      </SidePanel>
-    </div>
+    </>
   );
 }
 
@@ -148,80 +103,90 @@ function SubsTable({
   give: Give;
   setOpen: (next: Open | undefined) => void;
 }) {
+  const [all, setAll] = useState(false);
   return (
-    <table className="table-lines">
-      <thead>
-        <tr>
-          <th style={{ width: '18%' }}>Sub</th>
-          <th style={{ width: '18%' }}>Trade</th>
-          <th style={{ width: '7%' }}>Crews</th>
-          <th style={{ width: '20%' }}>Lead</th>
-          <th style={{ width: '15%' }}>Away</th>
-          <th style={{ width: '8%' }}>Open work</th>
-          <th>
-            <Hidden>Change</Hidden>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {view.subs.map((sub) => (
-          <tr key={sub.id}>
-            <td className="fw-bold">{sub.name}</td>
-            <td>{[sub.trade, ...sub.also].map((trade) => TRADES[trade]).join(', ')}</td>
-            <td data-label="Crews:">{sub.crews}</td>
-            <td data-label="Lead:">
-              {sub.leadName}
-              {sub.email && <div className="small-text soft">{sub.email}</div>}
-              <Phone number={sub.phone} />
-            </td>
-            <td data-label="Away:">
-              {sub.away.map((away) => (
-                <div key={away.firstDay} className="small-text">
-                  {formatDay(away.firstDay, view.today)}
-                  {away.lastDay !== away.firstDay && ` to ${formatDay(away.lastDay, view.today)}`}
-                  {office && (
-                    <LinkButton
-                      className="ms-2"
-                      disabled={busy}
-                      onClick={() =>
-                        void give(
-                          subBack,
-                          { sub: sub.id, firstDay: away.firstDay },
-                          {
-                            text: `${sub.name} is back.`,
-                            back: 'Away again.',
-                          },
-                        )
-                      }
-                    >
-                      Back<Hidden>: {sub.name}</Hidden>
-                    </LinkButton>
-                  )}
-                </div>
-              ))}
-            </td>
-            <td data-label="Open work:">{sub.works}</td>
-            <td className="text-nowrap">
-              {office && (
-                <>
-                  <LinkButton className="me-2" onClick={() => setOpen({ what: 'away', sub })}>
-                    Days away<Hidden> of {sub.name}</Hidden>
-                  </LinkButton>
-                  <LinkButton onClick={() => setOpen({ what: 'change', sub })}>
-                    Change<Hidden> {sub.name}</Hidden>
-                  </LinkButton>
-                </>
-              )}
-            </td>
+    <>
+      <table className={all ? 'table-lines subs' : 'table-lines subs is-short'}>
+        <thead>
+          <tr>
+            <th style={{ width: '18%' }}>Sub</th>
+            <th style={{ width: '18%' }}>Trade</th>
+            <th style={{ width: '7%' }}>Crews</th>
+            <th style={{ width: '20%' }}>Lead</th>
+            <th style={{ width: '15%' }}>Away</th>
+            <th style={{ width: '8%' }}>Open work</th>
+            <th>
+              <Hidden>Change</Hidden>
+            </th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {view.subs.map((sub) => (
+            <tr key={sub.id}>
+              <td className="fw-bold">{sub.name}</td>
+              <td>{[sub.trade, ...sub.also].map((trade) => TRADES[trade]).join(', ')}</td>
+              <td data-label="Crews:">{sub.crews}</td>
+              <td data-label="Lead:">
+                {sub.email ? <a href={`mailto:${sub.email}`}>{sub.leadName || sub.email}</a> : sub.leadName}{' '}
+                <Phone number={sub.phone} />
+              </td>
+              <td data-label="Away:">
+                {sub.away.map((away) => (
+                  <div key={away.firstDay} className="small-text">
+                    {formatDay(away.firstDay, view.today)}
+                    {away.lastDay !== away.firstDay && ` to ${formatDay(away.lastDay, view.today)}`}
+                    {office && (
+                      <LinkButton
+                        className="ms-2"
+                        disabled={busy}
+                        onClick={() =>
+                          void give(
+                            subBack,
+                            { sub: sub.id, firstDay: away.firstDay },
+                            {
+                              text: `${sub.name} is back.`,
+                              back: 'Away again.',
+                            },
+                          )
+                        }
+                      >
+                        Back<Hidden>: {sub.name}</Hidden>
+                      </LinkButton>
+                    )}
+                  </div>
+                ))}
+              </td>
+              <td data-label="Open work:">{sub.works}</td>
+              <td className="text-nowrap">
+                {office && (
+                  <>
+                    <LinkButton className="me-2" onClick={() => setOpen({ what: 'away', sub })}>
+                      Days away<Hidden> of {sub.name}</Hidden>
+                    </LinkButton>
+                    <LinkButton onClick={() => setOpen({ what: 'change', sub })}>
+                      Change<Hidden> {sub.name}</Hidden>
+                    </LinkButton>
+                  </>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {!all && view.subs.length > SUBS_ON_A_PHONE && (
+        <LinkButton className="show-subs" onClick={() => setAll(true)}>
+          Show the other {view.subs.length - SUBS_ON_A_PHONE}
+        </LinkButton>
+      )}
+    </>
   );
 }
 
+/** What is shown on a phone before one asks for more; the style says the same. */
+const SUBS_ON_A_PHONE = 6;
+
 function OneForm({ open, view, onDone }: { open: Open; view: FirmView; onDone: () => void }) {
-  const { today, zone } = view;
+  const { today } = view;
   switch (open.what) {
     case 'sub':
       return (
@@ -273,36 +238,8 @@ function OneForm({ open, view, onDone }: { open: Open; view: FirmView; onDone: (
           </div>
         </CommandForm>
       );
-    case 'zone':
-      return (
-        <CommandForm kind={setZone} submit="Save" onDone={onDone} start={() => ({ zone })}>
-          <SelectField
-            name="zone"
-            label="Time zone"
-            hint="What is today, morning and afternoon goes by it, wherever somebody looks from."
-            options={zones(zone)}
-          />
-        </CommandForm>
-      );
-    case 'rules':
-      return <NewsRulesForm rules={view.rules} onDone={onDone} />;
-    case 'money':
-      return <MoneyForm view={view} onDone={onDone} />;
-    case 'hour':
-      return <HourForm view={view} onDone={onDone} />;
-    case 'holiday':
-      return (
-        <CommandForm kind={addHoliday} submit="Add" onDone={onDone} start={() => ({ day: today, name: '' })}>
-          <TextField name="name" label="Name" />
-          <TextField name="day" label="Day" type="date" />
-        </CommandForm>
-      );
   }
 }
-
-/** All zones that this browser knows, and the one that is set. */
-const zones = (set: string): [string, string][] =>
-  [...new Set([set, ...Intl.supportedValuesOf('timeZone')])].sort().map((name) => [name, name.replaceAll('_', ' ')]);
 
 const SubFields = () => (
   <>

@@ -11,7 +11,7 @@ import { CheckField, CommandForm, SelectField, TextField } from '../kit/form';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
 import { Notice } from '../kit/notice';
-import { Block } from '../kit/page';
+import { FoldedBlock } from '../kit/page';
 import { SidePanel } from '../kit/side-panel';
 
 const KINDS = [
@@ -20,14 +20,21 @@ const KINDS = [
   ['neighbours', 'Names and numbers of the neighbours of closed jobs'],
 ] as const;
 
+const saysOf = (retention: FirmView['retention']): string => {
+  const letGo = KINDS.filter(([kind]) => retention[kind] !== null).length;
+  return letGo === 0 ? 'nothing is let go by itself' : `${letGo} of ${KINDS.length} let go by themselves`;
+};
+
 /** What is let go by itself, and taking one person out of everything. */
 export function KeptOfPeople({ view }: { view: FirmView }) {
   const [open, setOpen] = useState<'retention' | 'erase'>();
   const close = (): void => setOpen(undefined);
   const { retention } = view;
   return (
-    <Block
+    <FoldedBlock
       heading="What is kept of people"
+      says={saysOf(retention)}
+      open={view.erasures.some(({ still }) => still > 0)}
       beside={
         <LinkButton className="push" onClick={() => setOpen('retention')}>
           Change
@@ -73,7 +80,7 @@ export function KeptOfPeople({ view }: { view: FirmView }) {
       <SidePanel title="Take somebody out of everything" open={open === 'erase'} onClose={close}>
         <Erase people={view.people.filter(({ state }) => state === 'closed')} />
       </SidePanel>
-    </Block>
+    </FoldedBlock>
   );
 }
 

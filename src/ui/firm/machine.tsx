@@ -2,12 +2,16 @@
 import { trustClock } from '@/contract/commands/firm';
 import type { MachineView } from '@/contract/views/firm';
 import { LinkButton } from '../kit/link-button';
-import { Block } from '../kit/page';
+import { FoldedBlock } from '../kit/page';
 import { useSend } from '../kit/use-send';
 
 /** What the firm is kept on: how old its newest backup is, how much room is left, whether its clock can be right. */
 export const Machine = ({ machine: { backup, nightly, room, clock } }: { machine: MachineView }) => (
-  <Block heading="The machine">
+  <FoldedBlock
+    heading="The machine"
+    says={backup ? `newest backup of ${backup.when}, ${room.free} of room left` : 'no backup yet'}
+    open={Boolean(clock) || room.low || !backup || backup.old || !nightly}
+  >
     {clock && <Clock clock={clock} />}
     <p className={room.low ? 'bad mt-2 mb-1' : 'mt-2 mb-1'}>
       Room: {room.free} left; the firm takes {room.taken}.
@@ -29,7 +33,7 @@ export const Machine = ({ machine: { backup, nightly, room, clock } }: { machine
       On the machine: npm run backup -- FILE makes one at once, npm run restore -- FILE brings it back into an empty
       folder. A backup on the same machine does not survive its loss: copy it to another.
     </p>
-  </Block>
+  </FoldedBlock>
 );
 
 function Clock({ clock }: { clock: NonNullable<MachineView['clock']> }) {

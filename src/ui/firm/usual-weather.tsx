@@ -9,7 +9,7 @@ import { counted } from '@/core/words/count';
 import { CsvEntry } from '../kit/csv-entry';
 import { Hidden } from '../kit/hidden';
 import { LinkButton } from '../kit/link-button';
-import { Block } from '../kit/page';
+import { FoldedBlock } from '../kit/page';
 import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 
@@ -17,8 +17,9 @@ import { useSend } from '../kit/use-send';
 export function UsualWeather({ view, office }: { view: FirmView; office: boolean }) {
   const [open, setOpen] = useState(false);
   return (
-    <Block
+    <FoldedBlock
       heading="Usual weather"
+      says={view.normals.length > 0 ? `entered for ${counted(view.normals.length, 'month')}` : 'not entered'}
       beside={
         office && (
           <LinkButton className="push" onClick={() => setOpen(true)}>
@@ -57,7 +58,7 @@ export function UsualWeather({ view, office }: { view: FirmView; office: boolean
       <SidePanel title="Usual weather by month" open={open} onClose={() => setOpen(false)}>
         <Entry onDone={() => setOpen(false)} />
       </SidePanel>
-    </Block>
+    </FoldedBlock>
   );
 }
 

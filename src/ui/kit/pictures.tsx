@@ -1,8 +1,30 @@
 import { pictureRoute } from '@/contract/routes';
 import type { PictureView } from '@/contract/views/job';
+import { counted } from '@/core/words/count';
 
-/** Pictures small, each opening large. `link` is what somebody outside was sent, who fetches them by it. */
-export function Pictures({ pictures, link }: { pictures: PictureView[]; link?: string }) {
+interface Terms {
+  pictures: readonly PictureView[];
+  /** What somebody outside was sent, who fetches them by it. */
+  link?: string;
+}
+
+/** Pictures small, each opening large; beyond so many the rest is one press away. */
+export function Pictures({ pictures, link, shown = pictures.length }: Terms & { shown?: number }) {
+  const of = link === undefined ? {} : { link };
+  return (
+    <>
+      <Wall pictures={pictures.slice(0, shown)} {...of} />
+      {pictures.length > shown && (
+        <details className="more">
+          <summary>{counted(pictures.length - shown, 'more picture')}</summary>
+          <Wall pictures={pictures.slice(shown)} {...of} />
+        </details>
+      )}
+    </>
+  );
+}
+
+function Wall({ pictures, link }: Terms) {
   return (
     <ul className="pictures">
       {pictures.map((picture) => (

@@ -12,40 +12,59 @@ import {
 import { formatMoney, type Currency } from '@/core/units/money';
 import { formatDay } from '@/core/units/day';
 import { InclusionIcon } from './inclusion-icon';
-import { Block } from './page';
+import { counted } from '@/core/words/count';
+import { Block, FoldedBlock } from './page';
 import { Sheet } from './sheet';
 import { Line, Lines } from './lines';
 
 /**
  * A statement as its client reads it: area by area in and out side by side, then what depends, what is allowed for, and
- * the rest.
+ * the rest. Whoever writes it sees the first part open and of each other what it comes to.
  */
-export function StatementBody({ content }: { content: Statement }) {
+export function StatementBody({ content, folded = false }: { content: Statement; folded?: boolean }) {
   return (
     <div className="statement">
-      {content.areas.map((area) => {
+      {content.areas.map((area, at) => {
         const { into, out } = sidesOf(area.lines);
-        return (
-          <Block key={area.id} heading={area.name} beside={<span className="soft small-text">{area.place}</span>}>
-            <div className="sides">
-              <div>
-                <h3>In</h3>
-                <StatementLines lines={into} marks none="nothing" currency={content.currency} />
-              </div>
-              <div>
-                <h3>Not included</h3>
-                <StatementLines lines={out} marks={false} none="nothing named" currency={content.currency} />
-              </div>
+        const sides = (
+          <div className="sides">
+            <div>
+              <h3>In</h3>
+              <StatementLines lines={into} marks none="nothing" currency={content.currency} />
             </div>
+            <div>
+              <h3>Not included</h3>
+              <StatementLines lines={out} marks={false} none="nothing named" currency={content.currency} />
+            </div>
+          </div>
+        );
+        return folded && at > 0 ? (
+          <FoldedBlock
+            key={area.id}
+            heading={area.name}
+            says={`${area.place}: ${into.length} in, ${out.length > 0 ? `${out.length} not included` : 'nothing named as not included'}`}
+          >
+            {sides}
+          </FoldedBlock>
+        ) : (
+          <Block key={area.id} heading={area.name} beside={<span className="soft small-text">{area.place}</span>}>
+            {sides}
           </Block>
         );
       })}
       {content.sums && <StatementPrice sums={content.sums} currency={content.currency} />}
-      {STATEMENT_PART_KEYS.filter((part) => content[part].length > 0).map((part) => (
-        <Block key={part} heading={STATEMENT_PARTS[part]}>
-          <StatementLines lines={content[part]} marks={false} none="" currency={content.currency} />
-        </Block>
-      ))}
+      {STATEMENT_PART_KEYS.filter((part) => content[part].length > 0).map((part) => {
+        const lines = <StatementLines lines={content[part]} marks={false} none="" currency={content.currency} />;
+        return folded ? (
+          <FoldedBlock key={part} heading={STATEMENT_PARTS[part]} says={counted(content[part].length, 'line')}>
+            {lines}
+          </FoldedBlock>
+        ) : (
+          <Block key={part} heading={STATEMENT_PARTS[part]}>
+            {lines}
+          </Block>
+        );
+      })}
       <p className="soft small-text mt-4 mb-0">
         As of {formatDay(content.day)}. What is hidden can only be known once it is opened; structure, gas and
         electricity are done and checked by licensed people and by the authority.{' '}

@@ -42,13 +42,13 @@ export function Prices({ view }: { view: PricesView }) {
         {view.terms.currency.code === '' && (
           <Notice>
             The firm has no currency yet, so sums stand without a sign.{' '}
-            <Link href={routes.firm()}>Choose it in Firm.</Link>
+            <Link href={routes.settings()}>Choose it in Settings.</Link>
           </Notice>
         )}
         {view.withoutRate.length > 0 && (
           <Notice bad>
             Nobody has said what an hour of {view.withoutRate.map((trade) => TRADES[trade].toLowerCase()).join(', ')}{' '}
-            costs; it counts nothing so far. <Link href={routes.firm()}>Say it in Firm.</Link>
+            costs; it counts nothing so far. <Link href={routes.settings()}>Say it in Settings.</Link>
           </Notice>
         )}
         <div className="main-and-aside prices-page">

@@ -13,7 +13,7 @@ import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
 import { Means } from '../kit/means';
 import { Notice } from '../kit/notice';
-import { BlockHead, PageHead } from '../kit/page';
+import { BlockHead, FoldedBlock, PageHead } from '../kit/page';
 import { PastLinks } from '../kit/past-links';
 import { SidePanel } from '../kit/side-panel';
 import { StateIcon } from '../kit/state-icon';
@@ -168,12 +168,12 @@ function Letter({ view }: { view: NewsView }) {
 function Sent({ view }: { view: NewsView }) {
   const links = new Map(view.links.map((link) => [link.id, link]));
   return (
-    <section>
-      <BlockHead heading="Sent">
-        <Link className="push" href={routes.told()}>
-          Over all jobs
-        </Link>
-      </BlockHead>
+    <FoldedBlock
+      heading="Sent"
+      says={view.updates[0] ? `${view.updates.length}, the last ${view.updates[0].when}` : 'nothing yet'}
+      open={view.updates.some(({ messages }) => messages.some(({ state }) => state !== 'delivered'))}
+      beside={<Link href={routes.told()}>Over all jobs</Link>}
+    >
       {view.updates.length === 0 && <p className="soft mt-2">Nothing was sent yet.</p>}
       <Lines>
         {view.updates.map((update) => (
@@ -181,7 +181,7 @@ function Sent({ view }: { view: NewsView }) {
         ))}
       </Lines>
       <PastLinks past={view.past} page={routes.news(view.job.id)} />
-    </section>
+    </FoldedBlock>
   );
 }
 

@@ -55,6 +55,8 @@ export function BoardList({
 
 /** Today and the day after stand open, each later day is a line. */
 const DAYS_OPEN = 2;
+/** Visits of one day that are shown before one asks for more. */
+const WORKS_OPEN = 8;
 
 interface Listed {
   day: Day;
@@ -73,26 +75,33 @@ function DayList({
   job: string | undefined;
   onChoose: (task: string) => void;
 }) {
+  const drawn = ({ row, block, begins, half }: Listed['works'][number]) => (
+    <button key={`${row.id}${block.task}`} type="button" onClick={() => onChoose(block.task)}>
+      <StateIcon kind={MARKS[block.tone]} silent /> <span className={begins ? 'fw-bold' : ''}>{block.label}</span>
+      <span className="soft small-text d-block">
+        {[
+          half,
+          block.crew || row.name,
+          ...(job === undefined ? [block.job] : []),
+          ...(begins ? [] : ['goes on']),
+          ...(block.tone === 'held' ? ['held'] : []),
+        ].join(' · ')}
+      </span>
+    </button>
+  );
   return (
     <section>
       <h2>
         {day.label}
         {day.day === today ? ', today' : ''}
       </h2>
-      {day.works.map(({ row, block, begins, half }) => (
-        <button key={`${row.id}${block.task}`} type="button" onClick={() => onChoose(block.task)}>
-          <StateIcon kind={MARKS[block.tone]} silent /> <span className={begins ? 'fw-bold' : ''}>{block.label}</span>
-          <span className="soft small-text d-block">
-            {[
-              half,
-              block.crew || row.name,
-              ...(job === undefined ? [block.job] : []),
-              ...(begins ? [] : ['goes on']),
-              ...(block.tone === 'held' ? ['held'] : []),
-            ].join(' · ')}
-          </span>
-        </button>
-      ))}
+      {day.works.slice(0, WORKS_OPEN).map(drawn)}
+      {day.works.length > WORKS_OPEN && (
+        <details className="more">
+          <summary>{day.works.length - WORKS_OPEN} more that day</summary>
+          {day.works.slice(WORKS_OPEN).map(drawn)}
+        </details>
+      )}
     </section>
   );
 }

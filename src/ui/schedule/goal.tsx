@@ -4,13 +4,19 @@ import { useEffect } from 'react';
 import { Button } from 'react-bootstrap';
 import { searchPlan, stopSearch, takePlan } from '@/contract/commands/schedule';
 import type { GoalView } from '@/contract/views/plan';
+import { counted } from '@/core/words/count';
 import { useSend } from '../kit/use-send';
 import { Means } from '../kit/means';
-import { Block } from '../kit/page';
+import { FoldedBlock } from '../kit/page';
 
 const SCHEDULES = 3_000;
 /** How often one looks how far a search is. */
 const LOOK_MS = 1_500;
+
+const standing = ({ jobs, trips }: GoalView): string => {
+  const late = jobs.filter((job) => job.late > 0).length;
+  return `${late > 0 ? `${counted(late, 'job')} late` : 'every promise kept'}, crews travel ${counted(trips, 'time')}`;
+};
 
 /** How far from best the plan can be, and a longer look for a better one. */
 export function Goal({ goal }: { goal: GoalView }) {
@@ -24,7 +30,12 @@ export function Goal({ goal }: { goal: GoalView }) {
     return () => clearInterval(timer);
   }, [looking, router]);
   return (
-    <Block className="goal" heading="How good is this plan?">
+    <FoldedBlock
+      className="goal"
+      heading="How good is this plan?"
+      says={standing(goal)}
+      open={looking || search.found !== null}
+    >
       <table className="table-lines small-text">
         <thead>
           <tr>
@@ -111,6 +122,6 @@ export function Goal({ goal }: { goal: GoalView }) {
         )}
         {looking && <span className="small-text soft">Looking…</span>}
       </div>
-    </Block>
+    </FoldedBlock>
   );
 }

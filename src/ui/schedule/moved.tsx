@@ -11,7 +11,8 @@ import { counted, listed } from '@/core/words/count';
 import { newSending } from '../kit/new-sending';
 import { Hidden } from '../kit/hidden';
 import { Block } from '../kit/page';
-import { Line, Lines } from '../kit/lines';
+import { Folded } from '../kit/folded';
+import { Line } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
 import { Phone } from '../kit/phone';
 import { StateIcon } from '../kit/state-icon';
@@ -68,7 +69,9 @@ function toldWords({ subs, clients, officeLetters, neighbours, near }: Telling, 
 }
 
 /** Visits of one sub that are shown before one asks for more. */
-const VISITS_SHOWN = 2;
+const VISITS_SHOWN = 1;
+/** Whom is shown before one asks for more, those whose promise cannot be kept first. */
+const PEOPLE_SHOWN = 3;
 
 function MovedLines({ visits }: { visits: MovedView['concerned'][number]['visits'] }) {
   const line = (visit: (typeof visits)[number], at: number) => (
@@ -91,7 +94,7 @@ function MovedLines({ visits }: { visits: MovedView['concerned'][number]['visits
 export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: string }) {
   const { busy, give } = useSend();
   const texts = useIsDemo();
-  const { concerned, ends, offices, neighbours } = view;
+  const { concerned, ends } = view;
   const all: Told = { ...view, ends: ends.filter(({ inLetter }) => !inLetter) };
   const people = peopleIn(all);
   if (peopleIn(view) === 0) return null;
@@ -102,6 +105,7 @@ export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: strin
   };
   const visits = concerned.reduce((sum, one) => sum + one.visits.length, 0);
   const conflicts = concerned.flatMap((one) => one.visits.filter(({ conflict }) => conflict));
+  const lines = linesOf(view, { busy, tell });
   return (
     <Block
       heading={<span id="moved">What moved</span>}
@@ -117,76 +121,88 @@ export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: strin
         {visits > 0 && `${counted(visits, 'visit')} on another day than people go by. `}
         {conflicts.length > 0 && `${counted(conflicts.length, 'promise')} that cannot be kept, to be settled.`}
       </p>
-      <Lines className="small-text">
-        {concerned.map((one) => (
-          <Line
-            key={one.crew}
-            mark={<StateIcon kind={one.visits.some(({ conflict }) => conflict) ? 'stop' : 'waiting'} silent />}
-            beside={<TellOne who={one.name} busy={busy} onTell={() => tell({ concerned: [one] })} />}
-          >
-            <span className="fw-bold">{one.name}</span> <Phone number={one.phone} />{' '}
-            {one.sub && (
-              <a className="no-print" href={api.workOrder(one.visits[0]?.jobId ?? '', one.crew)}>
-                Work order (PDF)<Hidden> of {one.name}</Hidden>
-              </a>
-            )}
-            <MovedLines visits={one.visits} />
-          </Line>
-        ))}
-        {ends.map((end) => (
-          <Line
-            key={end.job}
-            mark={<StateIcon kind={end.later ? 'stop' : 'waiting'} silent />}
-            beside={
-              end.inLetter ? (
-                <Link href={routes.news(end.job, 'client')} className="no-print text-nowrap">
-                  Their letter<Hidden> for {end.client || `the client of ${end.name}`}</Hidden>
-                </Link>
-              ) : (
-                <TellOne
-                  who={`${end.client || 'the client'} of ${end.name}`}
-                  busy={busy}
-                  onTell={() => tell({ ends: [end] })}
-                />
-              )
-            }
-          >
-            <span className="fw-bold">{end.client || 'The client'}</span>: {end.name} ends {end.to},{' '}
-            {end.later ? 'later' : 'earlier'} than the {end.from} they were told.
-            {end.inLetter && <span className="soft"> It stands in the letter that waits for them.</span>}
-          </Line>
-        ))}
-        {offices.map((office) => (
-          <Line
-            key={office.inspection}
-            mark={<StateIcon kind={office.off ? 'stop' : 'waiting'} silent />}
-            beside={<TellOne who={office.office} busy={busy} onTell={() => tell({ offices: [office] })} />}
-          >
-            <span className="fw-bold">{office.office}</span> <Phone number={office.phone} /> {office.job}, {office.what}
-            : {office.off ? 'the plan does not reach that day.' : 'told that it is off, and the plan keeps it again.'}
-          </Line>
-        ))}
-        {neighbours.map((street) => (
-          <Line
-            key={street.job}
-            mark={<StateIcon kind="waiting" silent />}
-            beside={
-              <TellOne
-                who={`the neighbours of ${street.name}`}
-                busy={busy}
-                onTell={() => tell({ neighbours: [street] })}
-              />
-            }
-          >
-            <span className="fw-bold">Neighbours of {street.name}</span>: {street.lines.join(' ')}
-          </Line>
-        ))}
-      </Lines>
+      <Folded small of={lines} shown={PEOPLE_SHOWN}>
+        {(line) => line}
+      </Folded>
       <p className="small-text soft mt-2 mb-0">
         {whoHasNoAddress(view, texts)}What moves back before it is told is told to nobody.
       </p>
     </Block>
   );
+}
+
+interface Tell {
+  busy: boolean;
+  tell: (some: Partial<Told>) => void;
+}
+
+const hasConflict = ({ visits }: MovedView['concerned'][number]): boolean => visits.some(({ conflict }) => conflict);
+
+/** Whom it concerns, a line each: subs whose promise cannot be kept first, then clients, offices and neighbours. */
+function linesOf({ concerned, ends, offices, neighbours }: MovedView, { busy, tell }: Tell): React.ReactElement[] {
+  return [
+    ...[...concerned]
+      .sort((one, other) => Number(hasConflict(other)) - Number(hasConflict(one)))
+      .map((one) => (
+        <Line
+          key={one.crew}
+          mark={<StateIcon kind={hasConflict(one) ? 'stop' : 'waiting'} silent />}
+          beside={<TellOne who={one.name} busy={busy} onTell={() => tell({ concerned: [one] })} />}
+        >
+          <span className="fw-bold">{one.name}</span> <Phone number={one.phone} />{' '}
+          {one.sub && (
+            <a className="no-print" href={api.workOrder(one.visits[0]?.jobId ?? '', one.crew)}>
+              Work order (PDF)<Hidden> of {one.name}</Hidden>
+            </a>
+          )}
+          <MovedLines visits={one.visits} />
+        </Line>
+      )),
+    ...ends.map((end) => (
+      <Line
+        key={end.job}
+        mark={<StateIcon kind={end.later ? 'stop' : 'waiting'} silent />}
+        beside={
+          end.inLetter ? (
+            <Link href={routes.news(end.job, 'client')} className="no-print text-nowrap">
+              Their letter<Hidden> for {end.client || `the client of ${end.name}`}</Hidden>
+            </Link>
+          ) : (
+            <TellOne
+              who={`${end.client || 'the client'} of ${end.name}`}
+              busy={busy}
+              onTell={() => tell({ ends: [end] })}
+            />
+          )
+        }
+      >
+        <span className="fw-bold">{end.client || 'The client'}</span>: {end.name} ends {end.to},{' '}
+        {end.later ? 'later' : 'earlier'} than the {end.from} they were told.
+        {end.inLetter && <span className="soft"> It stands in the letter that waits for them.</span>}
+      </Line>
+    )),
+    ...offices.map((office) => (
+      <Line
+        key={office.inspection}
+        mark={<StateIcon kind={office.off ? 'stop' : 'waiting'} silent />}
+        beside={<TellOne who={office.office} busy={busy} onTell={() => tell({ offices: [office] })} />}
+      >
+        <span className="fw-bold">{office.office}</span> <Phone number={office.phone} /> {office.job}, {office.what}:{' '}
+        {office.off ? 'the plan does not reach that day.' : 'told that it is off, and the plan keeps it again.'}
+      </Line>
+    )),
+    ...neighbours.map((street) => (
+      <Line
+        key={street.job}
+        mark={<StateIcon kind="waiting" silent />}
+        beside={
+          <TellOne who={`the neighbours of ${street.name}`} busy={busy} onTell={() => tell({ neighbours: [street] })} />
+        }
+      >
+        <span className="fw-bold">Neighbours of {street.name}</span>: {street.lines.join(' ')}
+      </Line>
+    )),
+  ];
 }
 
 /** Who comes in the next two weeks and was not asked yet, and who was and has not answered: one act asks them all. */
@@ -233,8 +249,8 @@ export function Unasked({ view, linksUntil }: { view: MovedView; linksUntil: str
         )
       }
     >
-      <Lines className="small-text">
-        {unasked.map((one) => (
+      <Folded small of={unasked} shown={PEOPLE_SHOWN}>
+        {(one) => (
           <Line
             key={one.crew}
             mark={<StateIcon kind="unconfirmed" silent />}
@@ -243,8 +259,8 @@ export function Unasked({ view, linksUntil }: { view: MovedView; linksUntil: str
             <span className="fw-bold">{one.name}</span> <Phone number={one.phone} />{' '}
             {counted(one.visits.length, 'visit')} in the next two weeks, the first {one.first}
           </Line>
-        ))}
-      </Lines>
+        )}
+      </Folded>
       {unanswered.length > 0 && (
         <p className="small-text soft mt-2 mb-0">
           Asked, and no answer yet: {listed(unanswered.map(({ name }) => name))}.{' '}

@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { keepBaseline } from '@/contract/commands/schedule';
 import type { ProgressView } from '@/contract/views/progress';
-import { formatDay } from '@/core/units/day';
+import { daysBetween, formatDay } from '@/core/units/day';
 import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, TextField } from '../kit/form';
 import { SidePanel } from '../kit/side-panel';
@@ -16,6 +16,7 @@ import type { Day } from '@/core/units/day';
 import { Line, Lines } from '../kit/lines';
 import { StateIcon } from '../kit/state-icon';
 import { Means } from '../kit/means';
+import { counted } from '@/core/words/count';
 import { Block, Empty, PageHead } from '../kit/page';
 
 /** What draws charts is a third of this page's script: it comes after the page stands, and its place is kept for it. */
@@ -163,22 +164,38 @@ function AnswersTaken({ view }: { view: ProgressView }) {
 
 /** Load of the trades of this job, over all jobs. */
 function LoadOfTrades({ view }: { view: ProgressView }) {
+  const trades = [...view.load.trades].sort((one, other) => fullness(other) - fullness(one));
+  const drawn = (trade: LoadOfTrade) => (
+    <figure key={trade.name}>
+      <figcaption className="small-text fw-bold">
+        {trade.name}
+        {fullness(trade) > 1 && <span className="bad"> more than its crews can do</span>}
+      </figcaption>
+      <Load name={trade.name} weeks={view.load.weeks} work={trade.work} most={trade.most} />
+    </figure>
+  );
   return (
     <Block className="mt-3" heading={<Means of="figure.load">Load of the trades of this job, over all jobs</Means>}>
       <p className="soft small-text mt-2">
         Half-days of work a week; the line is what their crews can do, days away left out.
       </p>
-      <div className="loads">
-        {view.load.trades.map((trade) => (
-          <figure key={trade.name}>
-            <figcaption className="small-text fw-bold">{trade.name}</figcaption>
-            <Load name={trade.name} weeks={view.load.weeks} work={trade.work} most={trade.most} />
-          </figure>
-        ))}
-      </div>
+      <div className="loads">{trades.slice(0, LOADS_SHOWN).map(drawn)}</div>
+      {trades.length > LOADS_SHOWN && (
+        <details className="more">
+          <summary>{counted(trades.length - LOADS_SHOWN, 'more trade')}</summary>
+          <div className="loads">{trades.slice(LOADS_SHOWN).map(drawn)}</div>
+        </details>
+      )}
     </Block>
   );
 }
+
+/** Trades that are shown before one asks for more: those with too much to do first. */
+const LOADS_SHOWN = 4;
+type LoadOfTrade = ProgressView['load']['trades'][number];
+/** How much of its fullest week a trade is asked for; over one is more than its crews can do. */
+const fullness = ({ work, most }: LoadOfTrade): number =>
+  Math.max(0, ...work.map((halves, week) => (halves === 0 ? 0 : halves / Math.max(0.5, most[week] ?? 0))));
 
 /** When the job ends: planned, promised, baseline. */
 function FinishDays({
@@ -192,9 +209,15 @@ function FinishDays({
     causes: { cause: string; days: string }[];
   };
 }) {
+  const late = finish.now && finish.promise ? daysBetween(finish.promise, finish.now) : 0;
   return (
     <section>
       <h2 className="fs-5">
+        {late > 0 && (
+          <span className="bad">
+            <StateIcon kind="late" silent /> {counted(late, 'day')} after what was promised.{' '}
+          </span>
+        )}
         {finish.halves === 0
           ? 'The end stands where it was agreed.'
           : `The end is ${Math.abs(finish.halves) / 2} worked ` +
@@ -211,6 +234,28 @@ function FinishDays({
         </ul>
       )}
     </section>
+  );
+}
+
+type CauseOfSlip = ProgressView['slipped'][number]['causes'][number];
+
+/** What took most of the days, and the rest behind it. */
+function Causes({ causes }: { causes: readonly CauseOfSlip[] }) {
+  const said = ({ cause, days }: CauseOfSlip) => (
+    <div key={cause}>
+      {cause} <span className="soft">({days})</span>
+    </div>
+  );
+  return (
+    <>
+      {causes.slice(0, 1).map(said)}
+      {causes.length > 1 && (
+        <details className="more">
+          <summary>{counted(causes.length - 1, 'more cause')}</summary>
+          {causes.slice(1).map(said)}
+        </details>
+      )}
+    </>
   );
 }
 
@@ -239,11 +284,7 @@ function Slipped({ view }: { view: ProgressView }) {
               <td className={entry.halves > 0 ? 'bad' : ''}>{entry.days}</td>
               <td className="small-text">
                 {entry.causes.length > 0 ? (
-                  entry.causes.map(({ cause, days }) => (
-                    <div key={cause}>
-                      {cause} <span className="soft">({days})</span>
-                    </div>
-                  ))
+                  <Causes causes={entry.causes} />
                 ) : (
                   <span className="soft">
                     {entry.state === 'done' ? 'as the walk saw it' : 'as other work moved with it'}

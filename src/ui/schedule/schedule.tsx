@@ -24,7 +24,8 @@ import { Visit } from './visit';
 import { Hidden } from '../kit/hidden';
 import { Block, Empty, PageHead } from '../kit/page';
 import { Means } from '../kit/means';
-import { Line, Lines } from '../kit/lines';
+import { Folded } from '../kit/folded';
+import { Line } from '../kit/lines';
 
 /** Who is where on which half-day; one tap on anything says why it stands there. */
 export function Schedule({ view }: { view: ScheduleView }) {
@@ -120,10 +121,10 @@ export function Schedule({ view }: { view: ScheduleView }) {
         <div className="columns mt-3 no-print">
           <div>
             <Moved view={view.moved} linksUntil={view.linksUntil} />
-            <Unasked view={view.moved} linksUntil={view.linksUntil} />
+            <Looks view={view} to={(task) => to({ task })} />
           </div>
           <div>
-            <Looks view={view} to={(task) => to({ task })} />
+            <Unasked view={view.moved} linksUntil={view.linksUntil} />
             {view.goal && <Goal goal={view.goal} />}
           </div>
         </div>
@@ -189,7 +190,6 @@ function Choice({ href, on, children }: { href: string; on?: boolean; children: 
 
 /** Conflicts, crews that come twice, crews that stand idle: with the way to the work. */
 function Looks({ view, to }: { view: ScheduleView; to: (task: string) => string }) {
-  const [all, setAll] = useState(false);
   return (
     <Block heading="To look at">
       {view.looks.length === 0 && (
@@ -197,8 +197,8 @@ function Looks({ view, to }: { view: ScheduleView; to: (task: string) => string 
           Nothing stands out in these weeks: no conflict, nobody comes twice, nobody stands idle.
         </p>
       )}
-      <Lines className="small-text">
-        {view.looks.slice(0, all ? undefined : FIRST_LOOKS).map((look) => (
+      <Folded small of={view.looks} shown={FIRST_LOOKS}>
+        {(look) => (
           <Line
             key={`${look.task}${look.text}`}
             mark={<StateIcon kind={look.kind === 'conflict' ? 'hazard' : 'waiting'} silent />}
@@ -217,18 +217,13 @@ function Looks({ view, to }: { view: ScheduleView; to: (task: string) => string 
           >
             <span className="fw-bold">{KINDS[look.kind]}</span> {look.text}
           </Line>
-        ))}
-      </Lines>
-      {view.looks.length > FIRST_LOOKS && (
-        <Button variant="link" className="p-0 mt-2 no-print" onClick={() => setAll(!all)}>
-          {all ? 'Show the first only' : `Show all ${view.looks.length}`}
-        </Button>
-      )}
+        )}
+      </Folded>
     </Block>
   );
 }
 
-const FIRST_LOOKS = 4;
+const FIRST_LOOKS = 3;
 const KINDS = { conflict: 'Conflict:', trip: 'Comes twice:', gap: 'Idle:' } as const;
 
 function WhyHere({

@@ -17,7 +17,7 @@ import { useRemove } from '../kit/use-remove';
 import type { MaterialLine } from '@/core/scope/materials';
 import type { Removable } from '@/contract/commands/scope';
 import { Hidden } from '../kit/hidden';
-import { Block, BlockHead, Empty, PageHead } from '../kit/page';
+import { BlockHead, Empty, FoldedBlock, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
 import { useMoney } from '../kit/money';
@@ -110,17 +110,9 @@ export function Materials({ view }: { view: MaterialsView }) {
             <BlockHead heading="Computed for it" />
             <ComputedLines view={view} remove={remove} />
             {cuts.map((cut) => (
-              <Block
-                key={cut.id}
-                heading={
-                  <>
-                    Cut list: {cut.area}
-                    {cut.product ? `, ${cut.product}` : ''}
-                  </>
-                }
-              >
+              <FoldedBlock key={cut.id} heading={`Cut list: ${cut.area}`} says={cut.product}>
                 <CutSticks cuts={cut.output?.cuts as Cut[]} system={view.job.units} />
-              </Block>
+              </FoldedBlock>
             ))}
           </>
         )}

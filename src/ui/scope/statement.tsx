@@ -80,7 +80,7 @@ export function StatementPage({ view }: { view: StatementView }) {
                 </Link>
               </Empty>
             ) : (
-              <StatementBody content={content} />
+              <StatementBody content={content} folded />
             )}
           </div>
           <Versions view={view} shown={shown} />

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import type { SequenceView, StepView } from '@/contract/views/plan';
 import { groupBy } from '@/core/group-by';
+import { counted } from '@/core/words/count';
 import { STAGE_KEYS, STAGES } from '@/core/sequence/stages';
 import { addDays, formatDay, formatMonth, mondayOf, type Day } from '@/core/units/day';
 import { Hidden } from '../kit/hidden';
@@ -86,22 +87,38 @@ function Week({
         <button type="button" className="turn" aria-expanded={open} onClick={onTurn}>
           {label}
         </button>
-        {open && (
-          <span className="soft small-text d-block">
-            {steps.length} {steps.length === 1 ? 'step' : 'steps'}
-          </span>
-        )}
+        <span className="count soft small-text">{counted(steps.length, 'step')}</span>
       </span>
       {STAGE_KEYS.map((stage) => (
         <span key={stage} role="cell" className="cell" data-stage={STAGES[stage]}>
           {open ? (
-            (byStage.get(stage) ?? []).map((step) => <Entry key={step.task} step={step} onStep={onStep} />)
+            <Entries steps={byStage.get(stage) ?? []} onStep={onStep} />
           ) : (
             <Summary steps={byStage.get(stage) ?? []} />
           )}
         </span>
       ))}
     </div>
+  );
+}
+
+/** Steps of one stage in one week that are shown before one asks for more: those that begin first. */
+const SHOWN = 5;
+
+function Entries({ steps, onStep }: { steps: readonly StepView[]; onStep: (task: string) => void }) {
+  const drawn = (step: StepView) => <Entry key={step.task} step={step} onStep={onStep} />;
+  // One more is no longer than the words that would stand in its place.
+  const shown = steps.length === SHOWN + 1 ? SHOWN + 1 : SHOWN;
+  return (
+    <>
+      {steps.slice(0, shown).map(drawn)}
+      {steps.length > shown && (
+        <details className="more">
+          <summary>{steps.length - shown} more</summary>
+          {steps.slice(shown).map(drawn)}
+        </details>
+      )}
+    </>
   );
 }
 
@@ -132,15 +149,15 @@ function Entry({ step, onStep }: { step: StepView; onStep: (task: string) => voi
           <span>
             <span className="fw-bold">{step.short}</span> {step.place}
           </span>
+        )}{' '}
+        {step.because && (
+          <details className="because">
+            <summary className="soft">why</summary>
+            {step.because}
+          </details>
         )}
       </span>
       <span className="when">{step.days}</span>
-      {step.because && (
-        <details className="because">
-          <summary className="soft">why</summary>
-          {step.because}
-        </details>
-      )}
     </div>
   );
 }

@@ -10,9 +10,8 @@ import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
-import { Block } from '../kit/page';
+import { FoldedBlock } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
-import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 /** Areas brought to one gate together, milestones, and several steps joined into one visit. */
@@ -20,8 +19,10 @@ export function Gates({ view }: { view: SequenceView }) {
   const [adding, setAdding] = useState(false);
   const { busy, give } = useSend();
   return (
-    <Block
-      heading={<Means of="word.gate">Gates and milestones</Means>}
+    <FoldedBlock
+      heading="Gates and milestones"
+      of="word.gate"
+      says={view.gates.length > 0 ? view.gates.map(({ label }) => label).join(', ') : 'none'}
       beside={
         <LinkButton className="push" disabled={view.areas.length === 0} onClick={() => setAdding(true)}>
           Set one
@@ -62,7 +63,7 @@ export function Gates({ view }: { view: SequenceView }) {
       <SidePanel title="Set a gate or milestone" open={adding} onClose={() => setAdding(false)}>
         {adding && <GateForm view={view} onDone={() => setAdding(false)} />}
       </SidePanel>
-    </Block>
+    </FoldedBlock>
   );
 }
 

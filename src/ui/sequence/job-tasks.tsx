@@ -8,7 +8,7 @@ import { DayAndHalf } from '../kit/day-and-half';
 import { Hidden } from '../kit/hidden';
 import { LinkButton } from '../kit/link-button';
 import { Line, Lines } from '../kit/lines';
-import { Block } from '../kit/page';
+import { FoldedBlock } from '../kit/page';
 import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
 
@@ -21,7 +21,7 @@ export function JobTasks({ view }: { view: SequenceView }) {
   if (view.jobTasks.length === 0) return null;
   const close = (): void => setOpen(undefined);
   return (
-    <Block heading="Of the whole job">
+    <FoldedBlock heading="Of the whole job" says={standing(view.jobTasks)}>
       <Lines>
         {view.jobTasks.map((entry) => {
           const { task, label, when, done, booked } = entry;
@@ -47,8 +47,15 @@ export function JobTasks({ view }: { view: SequenceView }) {
           );
         })}
       </Lines>
-    </Block>
+    </FoldedBlock>
   );
+}
+
+/** How many are done, and which comes next. */
+function standing(tasks: readonly JobTaskView[]): string {
+  const next = tasks.find(({ done }) => !done);
+  const done = tasks.filter((task) => task.done).length;
+  return `${done} of ${tasks.length} done${next ? `, next: ${next.label}, ${next.when}` : ''}`;
 }
 
 interface AnswerTerms {

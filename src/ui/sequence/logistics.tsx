@@ -8,6 +8,7 @@ import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { Hidden } from '../kit/hidden';
 import { Block } from '../kit/page';
+import { Folded } from '../kit/folded';
 import { Line, Lines } from '../kit/lines';
 import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
@@ -35,11 +36,9 @@ export function Logistics({ view }: { view: SequenceView }) {
           Nothing yet: bins, scaffold, a crane, a permit to park, a word to the neighbours.
         </p>
       )}
-      <Lines>
-        {view.logistics.map((logistic) => (
-          <LogisticLine key={logistic.id} logistic={logistic} today={view.today} onOpen={setOpen} />
-        ))}
-      </Lines>
+      <Folded of={byUrgency(view.logistics)} shown={SHOWN}>
+        {(logistic) => <LogisticLine key={logistic.id} logistic={logistic} today={view.today} onOpen={setOpen} />}
+      </Folded>
       <Proposals view={view} onTake={(proposal) => setOpen({ form: 'new', proposal })} />
       <NotNeeded view={view} />
       <SidePanel title={titleOf(open)} open={open !== undefined} onClose={close}>
@@ -50,6 +49,15 @@ export function Logistics({ view }: { view: SequenceView }) {
     </Block>
   );
 }
+
+/** What is shown before one asks for more. */
+const SHOWN = 3;
+
+/** What is there already comes last; what is late comes first. */
+const byUrgency = (logistics: readonly LogisticView[]): LogisticView[] => {
+  const rank = ({ state, late }: LogisticView): number => (state === 'here' ? 2 : late ? 0 : 1);
+  return [...logistics].sort((one, other) => rank(one) - rank(other));
+};
 
 const titleOf = (open: Open | undefined): string =>
   open === undefined || open.form === 'new' ? (open?.proposal?.label ?? 'What has to be there') : open.logistic.label;

@@ -8,9 +8,8 @@ import { Notice } from '../kit/notice';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
-import { Block } from '../kit/page';
+import { FoldedBlock } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
-import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 /**
@@ -19,8 +18,13 @@ import { LinkButton } from '../kit/link-button';
  */
 export function Methods({ view }: { view: SequenceView }) {
   const [open, setOpen] = useState<string>();
+  const picked = view.methods.filter(({ chosen, areas }) => chosen !== null || areas.length > 0).length;
   return (
-    <Block heading={<Means of="word.method">Ways of working</Means>}>
+    <FoldedBlock
+      heading="Ways of working"
+      of="word.method"
+      says={picked > 0 ? `${picked} picked, the rest as usual` : 'all in the usual order'}
+    >
       <p className="soft small-text mt-2 mb-1">
         Both ways are right somewhere. What is not picked follows the usual order.
       </p>
@@ -49,7 +53,7 @@ export function Methods({ view }: { view: SequenceView }) {
           </Line>
         ))}
       </Lines>
-    </Block>
+    </FoldedBlock>
   );
 }
 

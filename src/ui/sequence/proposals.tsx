@@ -3,10 +3,14 @@ import { takeLogistics } from '@/contract/commands/schedule';
 import type { ProposalView, SequenceView } from '@/contract/views/plan';
 import { formatDay } from '@/core/units/day';
 import { Hidden } from '../kit/hidden';
-import { Line, Lines } from '../kit/lines';
+import { Folded } from '../kit/folded';
+import { Line } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
+
+/** What is shown before one asks for more: what is to be asked at once first. */
+const SHOWN = 2;
 
 interface Terms {
   view: SequenceView;
@@ -37,8 +41,8 @@ export function Proposals({ view, onTake }: Terms) {
           Add all {proposals.length}
         </LinkButton>
       </h3>
-      <Lines>
-        {proposals.map((proposal) => (
+      <Folded of={[...proposals].sort((one, other) => Number(other.late) - Number(one.late))} shown={SHOWN}>
+        {(proposal) => (
           <Line
             key={proposal.key}
             small
@@ -62,8 +66,8 @@ export function Proposals({ view, onTake }: Terms) {
               {when(proposal, view.today)}
             </div>
           </Line>
-        ))}
-      </Lines>
+        )}
+      </Folded>
     </section>
   );
 }

@@ -3,12 +3,13 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { addQuiet, dropQuiet } from '@/contract/commands/quiet';
 import type { QuietView, SequenceView } from '@/contract/views/plan';
+import { counted } from '@/core/words/count';
 import { CheckField, CommandForm, SelectField, TextField, TicksField } from '../kit/form';
 import { FormEffect } from '../kit/effect';
 import { Hidden } from '../kit/hidden';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
-import { Block } from '../kit/page';
+import { FoldedBlock } from '../kit/page';
 import { SidePanel } from '../kit/side-panel';
 import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
@@ -22,9 +23,17 @@ export function QuietTimes({ view }: { view: SequenceView }) {
   const [open, setOpen] = useState<Open>();
   const { busy, give } = useSend();
   const { times, said } = view.quiet;
+  const says =
+    said.length > 0
+      ? `${counted(said.length, 'wish', 'wishes')} to settle`
+      : times.length > 0
+        ? `${times.length} held`
+        : 'none';
   return (
-    <Block
+    <FoldedBlock
       heading="Quiet times"
+      says={says}
+      open={said.length > 0}
       beside={
         <LinkButton className="push" onClick={() => setOpen({})}>
           Add<Hidden> a time of quiet</Hidden>
@@ -72,7 +81,7 @@ export function QuietTimes({ view }: { view: SequenceView }) {
       <SidePanel title="A time of quiet" open={open !== undefined} onClose={() => setOpen(undefined)}>
         {open && <QuietForm view={view} said={open.said} onDone={() => setOpen(undefined)} />}
       </SidePanel>
-    </Block>
+    </FoldedBlock>
   );
 }
 

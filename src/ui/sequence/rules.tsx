@@ -11,9 +11,8 @@ import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
-import { Block } from '../kit/page';
+import { FoldedBlock } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
-import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 type Open = { what: 'write' } | { what: 'rewrite' | 'switch'; rule: RuleView };
@@ -93,8 +92,15 @@ export function Rules({ view }: { view: SequenceView }) {
     </Line>
   );
   return (
-    <Block
-      heading={<Means of="word.rule">The rules and why</Means>}
+    <FoldedBlock
+      heading="The rules and why"
+      of="word.rule"
+      says={
+        changed.length > 0
+          ? `${changed.length} of ${view.rules.length} are your own or switched`
+          : counted(usual.length, 'rule') + ' of the trade'
+      }
+      open={changed.length > 0}
       beside={
         <LinkButton className="push" onClick={() => setOpen({ what: 'write' })}>
           Write a rule
@@ -105,13 +111,17 @@ export function Rules({ view }: { view: SequenceView }) {
         “Must” is physics, cover, safety or inspection; “prefer” gives way where it would go round in a circle. Local
         code and licensed practice decide.
       </p>
-      <Lines>{changed.map(drawn)}</Lines>
-      <details className="more">
-        <summary>
-          {counted(usual.length, 'rule')} of the trade{changed.length > 0 ? ', as they stand' : ''}
-        </summary>
+      {changed.length === 0 ? (
         <Lines>{usual.map(drawn)}</Lines>
-      </details>
+      ) : (
+        <>
+          <Lines>{changed.map(drawn)}</Lines>
+          <details className="more">
+            <summary>{counted(usual.length, 'rule')} of the trade, as they stand</summary>
+            <Lines>{usual.map(drawn)}</Lines>
+          </details>
+        </>
+      )}
       <SidePanel
         title={
           open?.what === 'write'
@@ -127,7 +137,7 @@ export function Rules({ view }: { view: SequenceView }) {
       >
         {open && <OneForm view={view} open={open} onDone={close} />}
       </SidePanel>
-    </Block>
+    </FoldedBlock>
   );
 }
 

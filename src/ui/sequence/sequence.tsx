@@ -28,7 +28,8 @@ import { newId } from '../offline/send';
 import { useFormContext } from 'react-hook-form';
 import { timeWords } from './time-words';
 import { Hidden } from '../kit/hidden';
-import { Block, Empty, PageHead } from '../kit/page';
+import { Empty, FoldedBlock, PageHead } from '../kit/page';
+import { counted } from '@/core/words/count';
 import { Line, Lines } from '../kit/lines';
 import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
@@ -294,7 +295,11 @@ function Own({ view }: { view: SequenceView }) {
       { text: 'It is a rule of the firm now, in every job; see the rules below.' },
     );
   return (
-    <Block heading={<Means of="word.agreed-order">Agreed for this job</Means>}>
+    <FoldedBlock
+      heading="Agreed for this job"
+      of="word.agreed-order"
+      says={view.own.length === 0 ? 'no order beyond the rules' : counted(view.own.length, 'order')}
+    >
       {view.own.length === 0 && <p className="soft mt-2 small-text">No order beyond the rules.</p>}
       <Lines>
         {view.own.map((own) => (
@@ -332,22 +337,30 @@ function Own({ view }: { view: SequenceView }) {
           </Line>
         ))}
       </Lines>
-    </Block>
+    </FoldedBlock>
   );
 }
 
 function Exposures({ view }: { view: SequenceView }) {
   if (view.exposures.length === 0) return null;
+  const over = view.exposures.filter(({ kept }) => !kept).length;
   return (
-    <Block heading={<Means of="word.exposure">Time limits</Means>}>
+    <FoldedBlock
+      heading="Time limits"
+      of="word.exposure"
+      says={over > 0 ? `${over} of ${view.exposures.length} not kept` : `all ${view.exposures.length} kept`}
+      open={over > 0}
+    >
       <Lines>
-        {view.exposures.map((exposure) => (
-          <Line key={exposure.label} mark={<StateIcon kind={exposure.kept ? 'done' : 'hazard'} />} small>
-            <span className="fw-bold">{exposure.label}</span>
-            <div className={exposure.kept ? 'soft' : 'bad'}>{exposure.text}</div>
-          </Line>
-        ))}
+        {[...view.exposures]
+          .sort((one, other) => Number(one.kept) - Number(other.kept))
+          .map((exposure) => (
+            <Line key={exposure.label} mark={<StateIcon kind={exposure.kept ? 'done' : 'hazard'} />} small>
+              <span className="fw-bold">{exposure.label}</span>
+              <div className={exposure.kept ? 'soft' : 'bad'}>{exposure.text}</div>
+            </Line>
+          ))}
       </Lines>
-    </Block>
+    </FoldedBlock>
   );
 }

@@ -7,7 +7,7 @@ import { FormEffect } from '../kit/effect';
 import { Hidden } from '../kit/hidden';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
-import { Block } from '../kit/page';
+import { FoldedBlock } from '../kit/page';
 import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
@@ -17,8 +17,9 @@ export function WorkedDays({ view }: { view: SequenceView }) {
   const [open, setOpen] = useState(false);
   const { busy, give } = useSend();
   return (
-    <Block
+    <FoldedBlock
       heading="Worked Saturdays"
+      says={view.workedDays.length > 0 ? view.workedDays.map(({ text }) => text).join(', ') : 'none'}
       beside={
         <LinkButton className="push" onClick={() => setOpen(true)}>
           Add<Hidden> a day off that is worked</Hidden>
@@ -59,6 +60,6 @@ export function WorkedDays({ view }: { view: SequenceView }) {
           <TextField name="words" label="Who agreed to it" hint="Ask the neighbours before anything loud." />
         </CommandForm>
       </SidePanel>
-    </Block>
+    </FoldedBlock>
   );
 }

@@ -17,6 +17,7 @@ import { Demo, SendingBy } from './demo';
 import { Find } from './find';
 import { JobSwitcher } from './job-switcher';
 import { PersonMenu } from './person-menu';
+import { OpenAsked } from './open-asked';
 import { placeOf } from './places';
 import { BottomNav } from './bottom-nav';
 
@@ -44,6 +45,7 @@ export function AppShell({ view, children }: { view: ShellView; children: ReactN
         <MoneyIn currency={view.currency}>
           <ToastProvider>
             <Live seq={view.seq} />
+            <OpenAsked />
             <a className="skip" href="#main">
               To the content
             </a>

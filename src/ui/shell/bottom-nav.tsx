@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { SidePanel } from '../kit/side-panel';
+import { HOUSE_PLACES, NEW_JOB } from './house-places';
 import { PLACES, placeOf, type Place } from './places';
 import { Lines } from '../kit/lines';
 
@@ -50,51 +51,13 @@ export function BottomNav({ job: open, jobs }: { job: string | null; jobs: reado
                 </Link>
               </li>
             ))}
-          <li>
-            <Link className="what py-2" href={routes.bench()} onClick={() => setMore(false)}>
-              Bench, all calculators
-            </Link>
-          </li>
-          <li>
-            <Link className="what py-2" href={routes.board()} onClick={() => setMore(false)}>
-              Schedule, all jobs
-            </Link>
-          </li>
-          <li>
-            <Link className="what py-2" href={routes.account()} onClick={() => setMore(false)}>
-              Your account
-            </Link>
-          </li>
-          <li>
-            <Link className="what py-2" href={routes.suppliers()} onClick={() => setMore(false)}>
-              Suppliers
-            </Link>
-          </li>
-          <li>
-            <Link className="what py-2" href={routes.coordination()} onClick={() => setMore(false)}>
-              Inspections, weather, plant, calendars
-            </Link>
-          </li>
-          <li>
-            <Link className="what py-2" href={routes.firm()} onClick={() => setMore(false)}>
-              Firm, subs and people
-            </Link>
-          </li>
-          <li>
-            <Link className="what py-2" href={routes.told()} onClick={() => setMore(false)}>
-              Who was told what
-            </Link>
-          </li>
-          <li>
-            <Link className="what py-2" href={routes.words()} onClick={() => setMore(false)}>
-              Words and marks
-            </Link>
-          </li>
-          <li>
-            <Link className="what py-2" href={routes.newJob()} onClick={() => setMore(false)}>
-              New job
-            </Link>
-          </li>
+          {[...HOUSE_PLACES, NEW_JOB].map(({ label, path }) => (
+            <li key={path}>
+              <Link className="what py-2" href={path} onClick={() => setMore(false)}>
+                {label}
+              </Link>
+            </li>
+          ))}
         </Lines>
       </SidePanel>
     </nav>

@@ -6,16 +6,12 @@ import { useEffect, useState } from 'react';
 import { Form, Modal } from 'react-bootstrap';
 import type { ShellView } from '@/contract/views/job';
 import type { Found } from '@/contract/views/find';
+import { HOUSE_PLACES, NEW_JOB } from './house-places';
 import { PLACES } from './places';
 
 const ALWAYS: Found[] = [
   { label: 'Today', kind: 'place', path: routes.today() },
-  { label: 'Schedule, all jobs', kind: 'place', path: routes.board() },
-  { label: 'Firm, subs and people', kind: 'place', path: routes.firm() },
-  { label: 'Trips and route', kind: 'place', path: routes.route() },
-  { label: 'Run list', kind: 'place', path: routes.runs() },
-  { label: 'Bench', kind: 'place', path: routes.bench() },
-  { label: 'New job', kind: 'place', path: routes.newJob() },
+  ...[...HOUSE_PLACES, NEW_JOB].map(({ label, path }): Found => ({ label, kind: 'place', path })),
 ];
 const MOST = 12;
 

@@ -1,11 +1,12 @@
 'use client';
-import { api, routes } from '@/contract/routes';
+import { api } from '@/contract/routes';
 import Link from 'next/link';
 import { Dropdown } from 'react-bootstrap';
 import type { ShellView } from '@/contract/views/job';
 import { counted } from '@/core/words/count';
 import { waitingOf } from '../offline/outbox';
 import { nobodyIsHere } from '../offline/whose';
+import { OWN_PLACES, WORK_PLACES } from './house-places';
 
 /** What is asked before somebody goes whose records were not sent. */
 const leavingWords = (left: number, name: string): string =>
@@ -34,21 +35,11 @@ export function PersonMenu({ view }: { view: ShellView }) {
         <Dropdown.Header>
           {view.firm}, {person.role}
         </Dropdown.Header>
-        <Dropdown.Item as={Link} href={routes.account()}>
-          Your account
-        </Dropdown.Item>
-        <Dropdown.Item as={Link} href={routes.coordination()}>
-          Inspections, weather, plant, calendars
-        </Dropdown.Item>
-        <Dropdown.Item as={Link} href={routes.firm()}>
-          Firm, subs and people
-        </Dropdown.Item>
-        <Dropdown.Item as={Link} href={routes.told()}>
-          Who was told what
-        </Dropdown.Item>
-        <Dropdown.Item as={Link} href={routes.words()}>
-          Words and marks
-        </Dropdown.Item>
+        {[...OWN_PLACES, ...WORK_PLACES].map(({ label, path }) => (
+          <Dropdown.Item key={path} as={Link} href={path}>
+            {label}
+          </Dropdown.Item>
+        ))}
         <Dropdown.Divider />
         {demo ? (
           <>

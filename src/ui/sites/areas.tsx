@@ -1,6 +1,6 @@
 'use client';
 import { routes } from '@/contract/routes';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { useRouter } from 'next/navigation';
 import { changeJob, addAreas } from '@/contract/commands/sites';
@@ -22,7 +22,7 @@ import { RemoveJob } from './remove-job';
 import { DraftAreas } from './draft-areas';
 import { JobFields } from './job-fields';
 import { Hidden } from '../kit/hidden';
-import { Block, PageHead } from '../kit/page';
+import { Block, FoldedBlock, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 
 /** A job's storeys and areas, from a pattern or a list, changed until they fit, and then set out at once. */
@@ -53,18 +53,20 @@ export function Areas({ view }: { view: AreasView }) {
             onLeave={() => setDraft(undefined)}
           />
         ) : (
-          <div className="columns">
-            <FromAPattern setProblems={setProblems} setDraft={setDraft} />
-            <CsvEntry
-              title="From a list (CSV)"
-              what="areas"
-              example={CSV_EXAMPLE}
-              problems={problems}
-              onText={takeCsv}
-            />
-          </div>
+          <MoreAreas asked={view.areas.length === 0 || problems.length > 0}>
+            <div className="columns">
+              <FromAPattern setProblems={setProblems} setDraft={setDraft} />
+              <CsvEntry
+                title="From a list (CSV)"
+                what="areas"
+                example={CSV_EXAMPLE}
+                problems={problems}
+                onText={takeCsv}
+              />
+            </div>
+          </MoreAreas>
         )}
-        <Block heading="The job itself">
+        <FoldedBlock heading="The job itself" says="name, address, client, units, status, days">
           <div className="mt-3">
             <CommandForm
               kind={changeJob}
@@ -92,11 +94,21 @@ export function Areas({ view }: { view: AreasView }) {
             </CommandForm>
             <RemoveJob job={job} version={details.version} />
           </div>
-        </Block>
+        </FoldedBlock>
       </div>
     </>
   );
 }
+
+/** Where areas stand already, more of them are one press away. */
+const MoreAreas = ({ asked, children }: { asked: boolean; children: ReactNode }) =>
+  asked ? (
+    children
+  ) : (
+    <FoldedBlock heading="More areas" says="from a pattern or a list">
+      {children}
+    </FoldedBlock>
+  );
 
 /** From a pattern. */
 function FromAPattern({

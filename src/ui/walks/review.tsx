@@ -13,12 +13,24 @@ import { counted } from '@/core/words/count';
 import { sayCauses } from '@/core/words/cause';
 import { sayReason } from '@/core/words/reason';
 import { sayWork } from '@/core/words/work';
-import { BlockHead, PageHead } from '../kit/page';
+import { Folded } from '../kit/folded';
+import { BlockHead, FoldedBlock, PageHead } from '../kit/page';
 import { Means } from '../kit/means';
 import { Line, Lines } from '../kit/lines';
 
 const TONES = { good: 'done', bad: 'waiting', plain: 'not-begun' } as const;
 const percent = (fraction: number): string => `${Math.round(fraction * 1000) / 10} %`;
+
+/** Areas, and lines of one, that are shown before one asks for more. */
+const AREAS_SHOWN = 6;
+const LINES_SHOWN = 4;
+const PICTURES_SHOWN = 4;
+
+const lineOf = ({ text, tone }: ReviewView['areas'][number]['lines'][number]) => (
+  <div key={text}>
+    <StateIcon kind={TONES[tone]} silent /> {text}
+  </div>
+);
 
 /** The end of a walk: what changed, what that does to the plan, and who is to be told. */
 export function Review({ view }: { view: ReviewView }) {
@@ -51,41 +63,43 @@ export function Review({ view }: { view: ReviewView }) {
           <div>
             <BlockHead heading="What changed" />
             {view.areas.length === 0 && <p className="soft mt-2">Every room was found as it was.</p>}
-            <Lines>
-              {view.areas.map((area) => (
+            <Folded of={view.areas} shown={AREAS_SHOWN}>
+              {(area) => (
                 <Line key={area.id}>
                   <Link className="fw-bold" href={routes.room(job.id, area.id)}>
                     {area.name}
                   </Link>
-                  {area.lines.map((line) => (
-                    <div key={line.text}>
-                      <StateIcon kind={TONES[line.tone]} silent /> {line.text}
-                    </div>
-                  ))}
+                  {area.lines.slice(0, LINES_SHOWN).map(lineOf)}
+                  {area.lines.length > LINES_SHOWN && (
+                    <details className="more">
+                      <summary>{area.lines.length - LINES_SHOWN} more there</summary>
+                      {area.lines.slice(LINES_SHOWN).map(lineOf)}
+                    </details>
+                  )}
                 </Line>
-              ))}
-            </Lines>
+              )}
+            </Folded>
             {view.passedBy.length > 0 && (
               <>
                 <BlockHead heading="Not looked at">
                   <span className="push small-text soft">carried to the next walk</span>
                 </BlockHead>
-                <Lines>
-                  {view.passedBy.map((item) => (
+                <Folded of={view.passedBy} shown={3}>
+                  {(item) => (
                     <Line key={item.area + item.text} mark={<StateIcon kind="open" silent />}>
                       {item.text}{' '}
                       <span className="soft">
                         · {item.area}, {item.days} {item.days === 1 ? 'day' : 'days'} old
                       </span>
                     </Line>
-                  ))}
-                </Lines>
+                  )}
+                </Folded>
               </>
             )}
             {view.pictures.length > 0 && (
               <>
                 <BlockHead heading="Pictures" />
-                <Pictures pictures={view.pictures} />
+                <Pictures pictures={view.pictures} shown={PICTURES_SHOWN} />
               </>
             )}
           </div>
@@ -113,7 +127,7 @@ export function Review({ view }: { view: ReviewView }) {
               )}
             </p>
             {view.unfiled.length > 0 && <Unfiled lines={view.unfiled} />}
-            <EffectOnPlan view={view} job={job} />
+            <EffectOnPlan view={view} />
             <WhoIsTold view={view} walk={walk} job={job} />
           </div>
         </div>
@@ -154,7 +168,7 @@ function WhoIsTold({ view, walk, job }: { view: ReviewView; walk: { finished: bo
 
 /** What lies beyond is planned anew often: it is told as one sentence. */
 const NEAR_DAYS = 14;
-const SHOWN = 12;
+const SHOWN = 4;
 
 function Later({ moved, today }: { moved: readonly MovedWork[]; today: Day }) {
   const days = moved.map(({ from, to }) => daysBetween(from, to));
@@ -170,7 +184,7 @@ function Later({ moved, today }: { moved: readonly MovedWork[]; today: Day }) {
 }
 
 /** What the walk does to the plan. */
-function EffectOnPlan({ view, job }: { view: ReviewView; job: JobHead }) {
+function EffectOnPlan({ view }: { view: ReviewView }) {
   const soon = addDays(view.today, NEAR_DAYS);
   const isNear = (work: MovedWork): boolean => work.from <= soon || work.to <= soon;
   const near = view.moved.filter(isNear);
@@ -181,8 +195,8 @@ function EffectOnPlan({ view, job }: { view: ReviewView; job: JobHead }) {
         {finishWords(view)} {sayCauses(view.causes, view.today)}
       </p>
       {view.moved.length === 0 && <p className="soft">No other day changes.</p>}
-      <Lines>
-        {near.slice(0, SHOWN).map((work) => {
+      <Folded of={near} shown={SHOWN}>
+        {(work) => {
           const days = daysBetween(work.from, work.to);
           return (
             <Line key={sayWork(work.work)} mark={<StateIcon kind={days > 0 ? 'waiting' : 'under-way'} silent />}>
@@ -196,19 +210,11 @@ function EffectOnPlan({ view, job }: { view: ReviewView; job: JobHead }) {
               </div>
             </Line>
           );
-        })}
-      </Lines>
-      {near.length > SHOWN && (
-        <p className="soft small-text">
-          and {near.length - SHOWN} more on the <Link href={routes.schedule(job.id)}>schedule</Link>
-        </p>
-      )}
+        }}
+      </Folded>
       <Later moved={view.moved.filter((work) => !isNear(work))} today={view.today} />
       {view.rates.length > 0 && (
-        <>
-          <BlockHead heading="How fast it goes">
-            <span className="push small-text soft">half-days for the whole step</span>
-          </BlockHead>
+        <FoldedBlock heading="How fast it goes" says="half-days for the whole step">
           <Lines>
             {view.rates.map((rate) => (
               <Line
@@ -224,7 +230,7 @@ function EffectOnPlan({ view, job }: { view: ReviewView; job: JobHead }) {
               </Line>
             ))}
           </Lines>
-        </>
+        </FoldedBlock>
       )}
     </>
   );

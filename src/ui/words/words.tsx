@@ -1,9 +1,10 @@
-import type { ReactNode } from 'react';
+import { Children, type ReactNode } from 'react';
 import { PHASE_KEYS, phaseFacts, type Phase } from '@/core/sequence/phases';
 import { RULES } from '@/core/sequence/rules';
 import { TRADES } from '@/core/sequence/trades';
 import { meaningOf, meaningsOf, type Explained } from '@/core/words/meanings';
-import { Block, PageHead } from '../kit/page';
+import { counted } from '@/core/words/count';
+import { FoldedBlock, PageHead } from '../kit/page';
 import { StateIcon, type StateIconKind } from '../kit/state-icon';
 
 /** What every mark, word, figure, state, step and rule means, in one line each; the page itself needs no script. */
@@ -71,10 +72,17 @@ const PARTS = [
   ['rules', 'Rules of the order'],
 ] as const;
 
+const titleOf = (id: string): string => PARTS.find(([part]) => part === id)?.[1] ?? '';
+
 const Part = ({ id, children }: { id: (typeof PARTS)[number][0]; children: ReactNode }) => (
-  <Block id={id} heading={PARTS.find(([part]) => part === id)?.[1]} className="mt-3">
+  <FoldedBlock
+    id={id}
+    heading={titleOf(id)}
+    says={counted(Children.toArray(children).length, 'entry', 'entries')}
+    open={id === 'marks'}
+  >
     <dl className="meanings">{children}</dl>
-  </Block>
+  </FoldedBlock>
 );
 
 function Entry({
