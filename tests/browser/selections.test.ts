@@ -94,7 +94,7 @@ describe('what came is not right', () => {
     await click(phone, 'button::-p-text(1 of 9)');
     await click(phone, '.route button::-p-text(Kitchen)');
     await seesText(phone, 'Kitchen cabinets');
-    await press(phone, 'wrong');
+    await press(phone, 'not so…: Kitchen cabinets');
     await fillIn(phone, '[aria-label="How many of Kitchen cabinets are wrong"]', '1');
     await fillIn(phone, '[aria-label="What was found instead of Kitchen cabinets"]', 'the sink base, 900 wide');
     const picture = join(folder(), 'sink-base.jpg');

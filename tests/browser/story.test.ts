@@ -57,7 +57,7 @@ describe('one walk, end to end', () => {
     await seesText(phone, 'scan slab: 50 %');
 
     // A selection that is wrong, with its words.
-    await click(phone, '[role=group][aria-label="Wall tiles"] button:nth-child(2)');
+    await click(phone, '[role=group][aria-label="Wall tiles"] button.btn-link');
     await fillIn(phone, '[aria-label="What was found instead of Wall tiles"]', 'white, not sage');
     await press(phone, 'Save: wrong');
 

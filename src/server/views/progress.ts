@@ -28,7 +28,7 @@ const LOAD_WEEKS = 8;
 /** Weeks that are drawn. */
 const WEEKS = 80;
 /** Slips that are told before one asks for all. */
-const FIRST_SLIPS = 6;
+const FIRST_SLIPS = 5;
 
 const daysWords = (halves: number): string => `${daysOf(Math.abs(halves))} ${halves > 0 ? 'later' : 'earlier'}`;
 

@@ -10,7 +10,7 @@ import { Folded } from '../kit/folded';
 import { Line } from '../kit/lines';
 
 /** Calculators of one subject that are shown before one asks for more. */
-const SHOWN = 4;
+const SHOWN = 3;
 
 /** Every calculator by itself, for a quick answer on site. */
 export function Bench({ area }: { area: string | undefined }) {

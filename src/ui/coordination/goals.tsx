@@ -3,12 +3,12 @@ import { weighGoals } from '@/contract/commands/schedule';
 import type { CoordinationView } from '@/contract/views/coordination';
 import { CommandForm, TextField } from '../kit/form';
 import { FormEffect } from '../kit/effect';
-import { Block } from '../kit/page';
+import { FoldedBlock } from '../kit/page';
 
 /** What a better plan is to this firm: after hard rules, lateness by job, then trips and the ends of jobs. */
 export function Goals({ view }: { view: CoordinationView }) {
   return (
-    <Block heading="What counts">
+    <FoldedBlock heading="What counts" says="how a better plan is told from a worse one">
       <p className="soft small-text mt-2">
         First that nothing lies open and no rule is broken. Then a half-day after a promise counts 20 half-days, times
         its job’s weight; trips, days that visits move for each who has to hear of it, and half-days until jobs end
@@ -42,6 +42,6 @@ export function Goals({ view }: { view: CoordinationView }) {
           />
         ))}
       </CommandForm>
-    </Block>
+    </FoldedBlock>
   );
 }

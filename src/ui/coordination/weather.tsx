@@ -11,7 +11,7 @@ import { Hidden } from '../kit/hidden';
 import { SidePanel } from '../kit/side-panel';
 import { Folded } from '../kit/folded';
 import { WeatherSign } from '../kit/weather-sign';
-import { Block } from '../kit/page';
+import { Block, FoldedBlock } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
 
@@ -64,8 +64,7 @@ export function Weather({ view }: { view: CoordinationView }) {
         </>
       )}
       {view.expected.length > 0 && (
-        <>
-          <h3 className="mt-3">After the outlook</h3>
+        <FoldedBlock heading="After the outlook" says="what the usual weather takes, by month">
           <Lines className="small-text">
             {view.expected.map((entry) => (
               <Line key={entry.month}>
@@ -74,7 +73,7 @@ export function Weather({ view }: { view: CoordinationView }) {
               </Line>
             ))}
           </Lines>
-        </>
+        </FoldedBlock>
       )}
       {view.normals.length > 0 && (
         <details className="small-text mt-2">
@@ -135,7 +134,11 @@ function HalfDay({ half, one }: { half: 0 | 1; one: CoordinationView['outlook'][
     >
       <Hidden>{half === 0 ? 'morning' : 'afternoon'}</Hidden>
       <WeatherSign rain={rain} wind={wind} low={low} />
-      <span className="mono">{figures.join(' ')}</span>
+      {figures.map((figure) => (
+        <span key={figure} className="mono">
+          {figure}
+        </span>
+      ))}
     </span>
   );
 }

@@ -17,11 +17,21 @@ import { Means } from '../kit/means';
 import { HoursField, MoneyField, PercentField } from '../kit/measure-fields';
 import { Sum, useCurrency, useMoney } from '../kit/money';
 import { Notice } from '../kit/notice';
-import { Block, Empty, PageHead } from '../kit/page';
+import { Block, Empty, FoldedBlock, PageHead } from '../kit/page';
 import { Sheet } from '../kit/sheet';
 import { SidePanel } from '../kit/side-panel';
 import { ScopeTabs } from '../scope/scope-tabs';
 import { JobTabs } from '../shell/job-tabs';
+
+/** Areas that stand open before one asks for more. */
+const AREAS_OPEN = 4;
+
+/** What an area comes to, and how much of it has no price yet. */
+function sumOf({ lines, others }: PricesView['areas'][number], money: (amount: number) => string): string {
+  const net = [...lines, ...others].reduce((sum, one) => sum + one.net, 0);
+  const without = lines.filter(({ missing }) => missing.length > 0).length;
+  return `${money(net)}${without > 0 ? `, ${without} without a price` : ''}`;
+}
 
 /** What each line costs, and what the job is sold for. */
 export function Prices({ view }: { view: PricesView }) {
@@ -61,12 +71,23 @@ export function Prices({ view }: { view: PricesView }) {
                 </Link>
               </Empty>
             )}
-            {view.areas.map((area) => (
-              <Block key={area.id} heading={area.name}>
-                {area.lines.length > 0 && <PriceLines job={view.job.id} place={area.name} lines={area.lines} />}
-                <Others entries={area.others} />
-              </Block>
-            ))}
+            {view.areas.map((area, at) => {
+              const lines = (
+                <>
+                  {area.lines.length > 0 && <PriceLines job={view.job.id} place={area.name} lines={area.lines} />}
+                  <Others entries={area.others} />
+                </>
+              );
+              return at < AREAS_OPEN ? (
+                <Block key={area.id} heading={area.name}>
+                  {lines}
+                </Block>
+              ) : (
+                <FoldedBlock key={area.id} heading={area.name} says={sumOf(area, money)}>
+                  {lines}
+                </FoldedBlock>
+              );
+            })}
             {view.others.length > 0 && (
               <Block heading="The whole job">
                 <Others entries={view.others} />

@@ -28,6 +28,9 @@ import { Neighbours } from './neighbours';
 import { Questions } from './questions';
 import { SendForm } from './send-form';
 
+/** Whom what moved concerns: the letter comes first here, the rest is one press away. */
+const MOVED_SHOWN = 2;
+
 /** Who is to be told and what they would read, what went out and what became of it, and the links that are open. */
 export function News({ view }: { view: NewsView }) {
   const waiting = view.readers.filter(({ waits }) => waits).length;
@@ -48,11 +51,11 @@ export function News({ view }: { view: NewsView }) {
             <Questions view={view} />
             <DoneWords words={view.doneWords} />
             <Letter key={view.draft.audience} view={view} />
-            <Moved view={view.moved} linksUntil={view.job.linksUntil} />
-            <Unasked view={view.moved} linksUntil={view.job.linksUntil} />
+            <Moved view={view.moved} linksUntil={view.job.linksUntil} shown={MOVED_SHOWN} />
             <Sent view={view} />
           </div>
           <aside>
+            <Unasked view={view.moved} linksUntil={view.job.linksUntil} />
             <Neighbours view={view} />
             <Links view={view} />
           </aside>
@@ -211,12 +214,12 @@ function SentLine({ update, links }: { update: UpdateView; links: ReadonlyMap<st
 function Links({ view }: { view: NewsView }) {
   const [linking, setLinking] = useState(false);
   return (
-    <>
-      <BlockHead heading={<Means of="word.link">Links</Means>}>
-        <LinkButton className="push" onClick={() => setLinking(true)}>
-          Make a link
-        </LinkButton>
-      </BlockHead>
+    <FoldedBlock
+      heading="Links"
+      of="word.link"
+      says={view.links.length === 0 ? 'none yet' : `${view.links.filter(({ state }) => state === 'open').length} open`}
+      beside={<LinkButton onClick={() => setLinking(true)}>Make a link</LinkButton>}
+    >
       {view.links.length === 0 && (
         <p className="soft mt-2">None yet. Every message that goes out carries one of its own.</p>
       )}
@@ -235,7 +238,7 @@ function Links({ view }: { view: NewsView }) {
       <SidePanel title="Make a link" open={linking} onClose={() => setLinking(false)}>
         <MakeLink view={view} onDone={() => setLinking(false)} />
       </SidePanel>
-    </>
+    </FoldedBlock>
   );
 }
 

@@ -68,13 +68,16 @@ export function RoomPage({ view }: { view: RoomView }) {
             </div>
           </div>
         ))}
-        <div className="main-and-aside">
-          <Block
-            heading={<Means of="mark.front">How far</Means>}
-            beside={<span className="push small-text soft">first step at the foot</span>}
-          >
-            <WideLadder view={view} />
-          </Block>
+        <div className="main-and-aside room">
+          <div>
+            <Block
+              heading={<Means of="mark.front">How far</Means>}
+              beside={<span className="push small-text soft">first step at the foot</span>}
+            >
+              <WideLadder view={view} />
+            </Block>
+            <Seen view={view} />
+          </div>
           <div>
             <OpenItems view={view} />
             <Chosen view={view} />
@@ -103,18 +106,6 @@ export function RoomPage({ view }: { view: RoomView }) {
                 </Lines>
               </Block>
             )}
-            {view.standpoints.length > 0 && (
-              <Block heading="From the same spot">
-                {view.standpoints.map((spot) => (
-                  <Compare key={spot.id} spot={spot} />
-                ))}
-              </Block>
-            )}
-            {view.pictures.length > 0 && (
-              <Block heading="Pictures">
-                <Pictures pictures={view.pictures} />
-              </Block>
-            )}
             <PastLinks past={view.past} page={routes.room(job.id, area.id)} />
           </div>
         </div>
@@ -122,6 +113,27 @@ export function RoomPage({ view }: { view: RoomView }) {
     </>
   );
 }
+
+/** How it looks: what was taken from the same spot laid over each other, and the other pictures, a few of them. */
+const Seen = ({ view }: { view: RoomView }) => (
+  <div className="seen">
+    {view.pictures.length > 0 && (
+      <Block heading="Pictures">
+        <Pictures pictures={view.pictures} shown={PICTURES_SHOWN} />
+      </Block>
+    )}
+    {view.standpoints.length > 0 && (
+      <Block heading="From the same spot">
+        {view.standpoints.map((spot) => (
+          <Compare key={spot.id} spot={spot} />
+        ))}
+      </Block>
+    )}
+  </div>
+);
+
+/** Pictures that are shown before one asks for more: a row of them. */
+const PICTURES_SHOWN = 4;
 
 function InTheWalls({ view, walls }: { view: RoomView; walls: NonNullable<RoomView['walls']> }) {
   return (

@@ -18,7 +18,7 @@ const SWATCHES: readonly { look: string; words: string; of?: Explained }[] = [
 /** What blocks look like for what they are; the foot line of each job; the letters that stand for steps, where they do. */
 export function BoardLegend({ view, job, codes }: { view: BoardView; job: string | undefined; codes: boolean }) {
   return (
-    <>
+    <div className="board-legend">
       <ul className="legend" aria-label="What the blocks mean">
         {SWATCHES.map(({ look, words, of }) => (
           <li key={look}>
@@ -35,7 +35,7 @@ export function BoardLegend({ view, job, codes }: { view: BoardView; job: string
           ))}
       </ul>
       {codes && <Codes view={view} />}
-    </>
+    </div>
   );
 }
 

@@ -1,5 +1,6 @@
 import type { BoardBlock, BoardRow, BoardView } from '@/contract/views/plan';
-import type { Day } from '@/core/units/day';
+import { groupBy } from '@/core/group-by';
+import { formatDay, mondayOf, type Day } from '@/core/units/day';
 import { counted } from '@/core/words/count';
 import { StateIcon } from '../kit/state-icon';
 
@@ -36,27 +37,38 @@ export function BoardList({
     ),
   }));
   const shown = days.filter((day) => day.worked && day.works.length > 0);
+  const folded = (day: Listed) => (
+    <details key={day.day} className="more">
+      <summary>
+        {day.label} <span className="soft">{counted(day.works.length, 'visit')}</span>
+      </summary>
+      <DayList day={day} today={view.today} job={job} onChoose={onChoose} />
+    </details>
+  );
   return (
     <div className="board-list">
       {shown.slice(0, DAYS_OPEN).map((day) => (
         <DayList key={day.day} day={day} today={view.today} job={job} onChoose={onChoose} />
       ))}
-      {shown.slice(DAYS_OPEN).map((day) => (
-        <details key={day.day} className="more">
+      {shown.slice(DAYS_OPEN, DAYS_OPEN + DAYS_LISTED).map(folded)}
+      {[...groupBy(shown.slice(DAYS_OPEN + DAYS_LISTED), ({ day }) => mondayOf(day))].map(([monday, week]) => (
+        <details key={monday} className="more">
           <summary>
-            {day.label} <span className="soft">{counted(day.works.length, 'visit')}</span>
+            {`from ${formatDay(week[0]?.day ?? monday)} `}
+            <span className="soft">{counted(week.length, 'day')}</span>
           </summary>
-          <DayList day={day} today={view.today} job={job} onChoose={onChoose} />
+          {week.map(folded)}
         </details>
       ))}
     </div>
   );
 }
 
-/** Today and the day after stand open, each later day is a line. */
+/** Today and the day after stand open, each of the next days is a line, then each week. */
 const DAYS_OPEN = 2;
+const DAYS_LISTED = 5;
 /** Visits of one day that are shown before one asks for more. */
-const WORKS_OPEN = 8;
+const WORKS_OPEN = 6;
 
 interface Listed {
   day: Day;

@@ -26,7 +26,7 @@ const DRAG_FROM = 6;
 const WIDE = 42;
 
 /** Lanes of blocks that stand on about a screen; rows beyond them are one press away, and on paper. */
-const LANES = 22;
+const LANES = 15;
 
 function rowsThatFit({ rows }: BoardView): number {
   let lanes = 0;

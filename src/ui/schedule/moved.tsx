@@ -91,7 +91,15 @@ function MovedLines({ visits }: { visits: MovedView['concerned'][number]['visits
 }
 
 /** What moved since people were told, because of what, and who has to hear of it; one act tells them. */
-export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: string }) {
+export function Moved({
+  view,
+  linksUntil,
+  shown = PEOPLE_SHOWN,
+}: {
+  view: MovedView;
+  linksUntil: string;
+  shown?: number;
+}) {
   const { busy, give } = useSend();
   const texts = useIsDemo();
   const { concerned, ends } = view;
@@ -121,7 +129,7 @@ export function Moved({ view, linksUntil }: { view: MovedView; linksUntil: strin
         {visits > 0 && `${counted(visits, 'visit')} on another day than people go by. `}
         {conflicts.length > 0 && `${counted(conflicts.length, 'promise')} that cannot be kept, to be settled.`}
       </p>
-      <Folded small of={lines} shown={PEOPLE_SHOWN}>
+      <Folded small of={lines} shown={shown}>
         {(line) => line}
       </Folded>
       <p className="small-text soft mt-2 mb-0">
@@ -306,12 +314,27 @@ function MovedLine({ visit, sameCause }: { visit: MovedVisit; sameCause: boolean
         {visit.job}, {visit.label}
       </Link>
       : {visit.from} → <span className="text-nowrap">{visit.to}</span> <span className="bad">{heldWords(visit)}</span>{' '}
-      <span className="soft">{[!sameCause && visit.cause, visit.reason].filter(Boolean).join(' ')}</span>{' '}
-      {visit.wish && <Wish visit={visit} wish={visit.wish} />}
+      <WhyMoved visit={visit} sameCause={sameCause} /> {visit.wish && <Wish visit={visit} wish={visit.wish} />}
       <Link href={routes.slip(visit.jobId, { task: visit.task })} className="no-print">
         What can be done?<Hidden> about {visit.label}</Hidden>
       </Link>
     </div>
+  );
+}
+
+/** What it is because of; what holds it to its new day is one press away where the cause says enough. */
+function WhyMoved({ visit: { cause, reason }, sameCause }: { visit: MovedVisit; sameCause: boolean }) {
+  if (sameCause || !cause) return <span className="soft">{reason}</span>;
+  return (
+    <>
+      <span className="soft">{cause}</span>{' '}
+      {reason && (
+        <details className="in-line">
+          <summary className="soft">Why that day?</summary>
+          {reason}
+        </details>
+      )}
+    </>
   );
 }
 

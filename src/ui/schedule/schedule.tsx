@@ -121,10 +121,10 @@ export function Schedule({ view }: { view: ScheduleView }) {
         <div className="columns mt-3 no-print">
           <div>
             <Moved view={view.moved} linksUntil={view.linksUntil} />
-            <Looks view={view} to={(task) => to({ task })} />
           </div>
           <div>
             <Unasked view={view.moved} linksUntil={view.linksUntil} />
+            <Looks view={view} to={(task) => to({ task })} />
             {view.goal && <Goal goal={view.goal} />}
           </div>
         </div>
@@ -223,7 +223,7 @@ function Looks({ view, to }: { view: ScheduleView; to: (task: string) => string 
   );
 }
 
-const FIRST_LOOKS = 3;
+const FIRST_LOOKS = 2;
 const KINDS = { conflict: 'Conflict:', trip: 'Comes twice:', gap: 'Idle:' } as const;
 
 function WhyHere({

@@ -87,7 +87,7 @@ function Week({
         <button type="button" className="turn" aria-expanded={open} onClick={onTurn}>
           {label}
         </button>
-        <span className="count soft small-text">{counted(steps.length, 'step')}</span>
+        <span className="how-many soft small-text">{counted(steps.length, 'step')}</span>
       </span>
       {STAGE_KEYS.map((stage) => (
         <span key={stage} role="cell" className="cell" data-stage={STAGES[stage]}>
@@ -103,7 +103,7 @@ function Week({
 }
 
 /** Steps of one stage in one week that are shown before one asks for more: those that begin first. */
-const SHOWN = 5;
+const SHOWN = 4;
 
 function Entries({ steps, onStep }: { steps: readonly StepView[]; onStep: (task: string) => void }) {
   const drawn = (step: StepView) => <Entry key={step.task} step={step} onStep={onStep} />;
@@ -151,7 +151,7 @@ function Entry({ step, onStep }: { step: StepView; onStep: (task: string) => voi
           </span>
         )}{' '}
         {step.because && (
-          <details className="because">
+          <details className="because in-line">
             <summary className="soft">why</summary>
             {step.because}
           </details>

@@ -51,7 +51,7 @@ export function Logistics({ view }: { view: SequenceView }) {
 }
 
 /** What is shown before one asks for more. */
-const SHOWN = 3;
+const SHOWN = 2;
 
 /** What is there already comes last; what is late comes first. */
 const byUrgency = (logistics: readonly LogisticView[]): LogisticView[] => {

@@ -10,7 +10,7 @@ import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
 /** What is shown before one asks for more: what is to be asked at once first. */
-const SHOWN = 2;
+const SHOWN = 1;
 
 interface Terms {
   view: SequenceView;

@@ -343,23 +343,25 @@ function Own({ view }: { view: SequenceView }) {
 
 function Exposures({ view }: { view: SequenceView }) {
   if (view.exposures.length === 0) return null;
-  const over = view.exposures.filter(({ kept }) => !kept).length;
+  const over = view.exposures.filter(({ kept }) => !kept);
   return (
     <FoldedBlock
       heading="Time limits"
       of="word.exposure"
-      says={over > 0 ? `${over} of ${view.exposures.length} not kept` : `all ${view.exposures.length} kept`}
-      open={over > 0}
+      says={
+        over.length > 0
+          ? `${over.length} not kept, ${view.exposures.length - over.length} kept`
+          : `all ${view.exposures.length} kept`
+      }
+      open={over.length > 0}
     >
       <Lines>
-        {[...view.exposures]
-          .sort((one, other) => Number(one.kept) - Number(other.kept))
-          .map((exposure) => (
-            <Line key={exposure.label} mark={<StateIcon kind={exposure.kept ? 'done' : 'hazard'} />} small>
-              <span className="fw-bold">{exposure.label}</span>
-              <div className={exposure.kept ? 'soft' : 'bad'}>{exposure.text}</div>
-            </Line>
-          ))}
+        {(over.length > 0 ? over : view.exposures).map((exposure) => (
+          <Line key={exposure.label} mark={<StateIcon kind={exposure.kept ? 'done' : 'hazard'} />} small>
+            <span className="fw-bold">{exposure.label}</span>
+            <div className={exposure.kept ? 'soft' : 'bad'}>{exposure.text}</div>
+          </Line>
+        ))}
       </Lines>
     </FoldedBlock>
   );

@@ -22,6 +22,8 @@ import { Standpoints } from './standpoints';
 import { VisitHere } from './visit-here';
 import type { Walking } from './use-walk';
 import { Hidden } from '../kit/hidden';
+import { FoldedBlock } from '../kit/page';
+import { counted } from '@/core/words/count';
 
 export interface Terms {
   area: WalkArea;
@@ -94,14 +96,7 @@ export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
       </section>
     ),
     steps: <Steps key={area.id} {...terms} />,
-    selections: area.selections.length > 0 && (
-      <section>
-        <h2>Is it what was chosen?</h2>
-        {area.selections.map((item) => (
-          <SelectionCheck key={item.id} item={item} area={area} walking={walking} />
-        ))}
-      </section>
-    ),
+    selections: area.selections.length > 0 && <ChosenHere {...terms} folded={kind === 'scope'} />,
     scope:
       kind === 'scope' ? (
         <VisitHere
@@ -129,7 +124,7 @@ export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
       </section>
     ),
     standpoints: <Standpoints {...terms} />,
-    recorded: area.recorded.length > 0 && <RecordedLines {...terms} />,
+    recorded: area.recorded.length > 0 && <RecordedLines {...terms} folded={kind === 'scope'} />,
   };
   return (
     <>
@@ -313,6 +308,23 @@ function Steps({ area, walking }: Terms) {
   );
 }
 
+/** What was chosen for here, to be held against what stands; on a first visit nothing stands yet. */
+function ChosenHere({ area, walking, folded }: Terms & { folded: boolean }) {
+  const lines = area.selections.map((item) => (
+    <SelectionCheck key={item.id} item={item} area={area} walking={walking} />
+  ));
+  return folded ? (
+    <FoldedBlock heading="Is it what was chosen?" says={counted(lines.length, 'choice')}>
+      {lines}
+    </FoldedBlock>
+  ) : (
+    <section>
+      <h2>Is it what was chosen?</h2>
+      {lines}
+    </section>
+  );
+}
+
 /** The check before covering is done by its lines, never by a pull. */
 function CheckStep({ area }: { area: WalkArea }) {
   const settled = area.checks.filter((line) => line.state === 'right' || line.state === 'not here').length;
@@ -325,6 +337,9 @@ function CheckStep({ area }: { area: WalkArea }) {
     </div>
   );
 }
+
+/** In how many ways it is not what was chosen. */
+const NOT_RIGHT = SELECTION_VERDICTS.filter((verdict) => verdict !== 'right');
 
 /** Held against what was ordered: one tap where it is right; where not, how many, what it came as, and a picture. */
 function SelectionCheck({
@@ -340,6 +355,7 @@ function SelectionCheck({
   const [many, setMany] = useState('');
   const [picture, setPicture] = useState<File>();
   const [asking, setAsking] = useState<SelectionVerdict>();
+  const open = asking !== undefined;
   const put = (verdict: SelectionVerdict): void => {
     const quantity = Number(many.replace(',', '.'));
     const more =
@@ -355,26 +371,47 @@ function SelectionCheck({
   };
   return (
     <div className="check-line" role="group" aria-label={item.category}>
-      <div>
-        <span className="fw-bold">{item.category}</span> {orderWords({ ...item, code: '' })}{' '}
-        {item.code && <span className="mono">{item.code}</span>}
+      <div className="as-chosen">
+        <div>
+          <span className="fw-bold">{item.category}</span> {orderWords({ ...item, code: '' })}{' '}
+          {item.code && <span className="mono">{item.code}</span>}
+          <div className="small-text soft">
+            {[item.quantity !== null && `${item.quantity} ${item.unit}`, item.state].filter(Boolean).join(', ')}
+          </div>
+        </div>
+        <button
+          type="button"
+          className="tick-as-chosen"
+          aria-pressed={item.verdict === 'right'}
+          onClick={() => put('right')}
+        >
+          <StateIcon kind={item.verdict === 'right' ? 'done' : 'open'} silent /> as chosen
+        </button>
+        <button
+          type="button"
+          className="btn btn-link"
+          aria-expanded={open}
+          onClick={() => setAsking(open ? undefined : 'wrong')}
+        >
+          {item.verdict && item.verdict !== 'right' ? item.verdict : 'not so…'}
+          <Hidden>: {item.category}</Hidden>
+        </button>
       </div>
-      <div className="small-text soft">
-        {[item.quantity !== null && `${item.quantity} ${item.unit}`, item.state].filter(Boolean).join(', ')}
-      </div>
-      <div className="verdicts">
-        {SELECTION_VERDICTS.map((verdict) => (
-          <button
-            key={verdict}
-            type="button"
-            aria-pressed={(asking ?? item.verdict) === verdict}
-            {...(verdict === 'right' ? {} : { 'aria-expanded': asking === verdict })}
-            onClick={() => (verdict === 'right' ? put(verdict) : setAsking(verdict))}
-          >
-            {verdict}
-          </button>
-        ))}
-      </div>
+      {open && (
+        <div className="chips mt-2" role="group" aria-label={`What is not right about ${item.category}`}>
+          {NOT_RIGHT.map((verdict) => (
+            <button
+              key={verdict}
+              type="button"
+              className="chip"
+              aria-pressed={asking === verdict}
+              onClick={() => setAsking(verdict)}
+            >
+              {verdict}
+            </button>
+          ))}
+        </div>
+      )}
       {asking && (
         <Form
           className="form-lines mt-2"

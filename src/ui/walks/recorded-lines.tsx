@@ -9,20 +9,21 @@ import { AnnotatedPicture } from '../pictures/annotated-picture';
 import { AnnotationEditor } from '../pictures/annotation-editor';
 import type { Terms } from './area-body';
 import { Hidden } from '../kit/hidden';
+import { FoldedBlock } from '../kit/page';
+import { counted } from '@/core/words/count';
 
 export const pictureSource = (picture: string, width: 240 | 1280): string =>
   picture.startsWith('blob:') ? picture : api.picture(picture, width);
 
 /** What was recorded here on this walk, each with a way back; pictures can be drawn on; what is dangerous says so. */
-export function RecordedLines({ area, walking }: Terms) {
+export function RecordedLines({ area, walking, folded }: Terms & { folded: boolean }) {
   // What was written down stands among it; here it stays only for what can hurt somebody in it.
   const lines = area.recorded.filter((line) => !line.filed || triggersOf(line).length > 0);
   const [marking, setMarking] = useState<Recorded>();
   const close = useCallback(() => setMarking(undefined), []);
   if (lines.length === 0) return null;
-  return (
-    <section>
-      <h2>Recorded on this walk</h2>
+  const drawn = (
+    <>
       {lines.map((line) => (
         <div key={line.id} className="check-line">
           <div className="d-flex gap-2 align-items-center">
@@ -88,6 +89,17 @@ export function RecordedLines({ area, walking }: Terms) {
           }}
         />
       )}
+    </>
+  );
+  // A caution is never folded away.
+  return folded && lines.every(({ kind }) => kind !== 'caution') ? (
+    <FoldedBlock heading="Recorded on this walk" says={counted(lines.length, 'record')}>
+      {drawn}
+    </FoldedBlock>
+  ) : (
+    <section>
+      <h2>Recorded on this walk</h2>
+      {drawn}
     </section>
   );
 }

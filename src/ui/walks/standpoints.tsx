@@ -29,15 +29,18 @@ export function Standpoints({ area, walking, onPicture }: Terms) {
           </button>
         </div>
       ))}
-      <WordForm
-        className="check-line"
-        label={`A new standpoint in ${area.name}`}
-        placeholder="from the door, towards the window"
-        submit="New spot"
-        most={60}
-        missing="Say where you stand and where you look, so that the next picture is taken from there."
-        onKeep={(name) => onPicture(walking.addStandpoint(area.id, name))}
-      />
+      <details className="more">
+        <summary>A new spot</summary>
+        <WordForm
+          className="check-line"
+          label={`A new standpoint in ${area.name}`}
+          placeholder="from the door, towards the window"
+          submit="New spot"
+          most={60}
+          missing="Say where you stand and where you look, so that the next picture is taken from there."
+          onKeep={(name) => onPicture(walking.addStandpoint(area.id, name))}
+        />
+      </details>
     </section>
   );
 }

@@ -13,6 +13,7 @@ import { capital } from '@/core/words/letters';
 import { Hidden } from '../kit/hidden';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
+import { FoldedBlock } from '../kit/page';
 import { SidePanel } from '../kit/side-panel';
 import { AssumptionForm } from '../scope/assumption-form';
 import { BriefLines } from '../scope/brief';
@@ -137,10 +138,9 @@ export function VisitHere({ area, walking, choose }: Terms) {
         ))}
       </section>
       {ofJob && (
-        <section>
-          <h2>Of the whole job</h2>
+        <FoldedBlock heading="Of the whole job" says="what was written down for no one area">
           {told(whole)}
-        </section>
+        </FoldedBlock>
       )}
       <Assumed area={area} onAdd={() => setOpen({ form: 'assumption' })} remove={remove} />
       <SidePanel title={titleOf(open, area)} open={open !== undefined} onClose={close}>
