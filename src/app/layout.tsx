@@ -1,5 +1,7 @@
 import type { Metadata, Viewport } from 'next';
+import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
+import { LOOK_COOKIE, lookIn } from '@/contract/device-look';
 import '../ui/look/look.scss';
 
 export const metadata: Metadata = {
@@ -15,9 +17,10 @@ export const viewport: Viewport = {
   ],
 };
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const { theme, text } = lookIn((await cookies()).get(LOOK_COOKIE)?.value);
   return (
-    <html lang="en">
+    <html lang="en" data-theme={theme} data-text={text}>
       <body>{children}</body>
     </html>
   );

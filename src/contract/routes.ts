@@ -17,6 +17,9 @@ function query(values: object): string {
   return given.size > 0 ? `?${given}` : '';
 }
 
+/** Whether an address is a page, and no file or answer of the house. */
+export const isPage = (path: string): boolean => !path.startsWith('/api/');
+
 /** The same page with what was before a place in the past. */
 export const before = (page: Path, place: PastPlace): Path =>
   `${page}${page.includes('?') ? '&' : '?'}before=${encodeURIComponent(placeWords(place))}`;
@@ -80,6 +83,10 @@ export const jobRoutes = {
   walks: (job: JobId): Path => `/jobs/${job}/walks`,
   review: (job: JobId, walk: WalkId): Path => `/jobs/${job}/walks/${walk}`,
   completion: (job: JobId): Path => `/jobs/${job}/walks/completion`,
+  /** Every picture of the job, by day and room. */
+  pictures: (job: JobId): Path => `/jobs/${job}/walks/pictures`,
+  /** Who changed what, before a change by its number where one is given. */
+  history: (job: JobId, before?: number): Path => `/jobs/${job}/walks/history${query({ before })}`,
 
   /** What there is to tell of a job, with what one of its readers would be told. */
   news: (job: JobId, to?: 'client' | 'crew' | 'neighbour'): Path => `/jobs/${job}/news${query({ to })}`,
@@ -99,6 +106,8 @@ export const routes = {
   suppliers: (): Path => '/suppliers',
   coordination: (): Path => '/coordination',
   firm: (): Path => '/firm',
+  /** How a telephone comes in. */
+  phone: (): Path => '/phone',
   /** How the firm counts and works. */
   settings: (): Path => '/firm/settings',
   /** Who was told what, over all jobs; of one person where they are named. */

@@ -147,6 +147,41 @@ export function readHosts(env) {
   return { hosts: [...own, ...list(hosts)].map((name) => name.toLowerCase()), proxies: list(proxies) };
 }
 
+/**
+ * Under which address a telephone reaches this house: the one that the firm named, else that of this machine on its network.
+ * @param {Record<string, string | undefined>} env
+ * @param {import('node:os').NetworkInterfaceInfo[][]} networks what the machine is joined to
+ * @returns {{ address: string, secure: boolean } | null} null where it answers on this machine alone
+ */
+export function addressForPhones(
+  { AFTERMIST_ADDRESS: named, HOST: host = '127.0.0.1', PORT: port = '3000' },
+  networks,
+) {
+  if (named && URL.canParse(named)) return { address: named.replace(/\/$/, ''), secure: named.startsWith('https:') };
+  if (LOOPBACK_HOSTS.includes(host)) return null;
+  if (host !== '0.0.0.0' && host !== '::') return { address: `http://${host}:${port}`, secure: false };
+  const own = networks.flat().find(({ family, internal }) => family === 'IPv4' && !internal);
+  return own ? { address: `http://${own.address}:${port}`, secure: false } : null;
+}
+
+/**
+ * What is said at the start of how a telephone comes in.
+ * @param {{ address: string, secure: boolean } | null} reached
+ */
+export function sayPhones(reached) {
+  if (!reached)
+    return [
+      'It answers on this machine alone. For telephones on the same network start it with HOST=0.0.0.0 npm start;',
+      'for walks without a signal name the firm’s own address: AFTERMIST_ADDRESS=https://firm.example (docs/operations.md).',
+    ].join('\n');
+  if (reached.secure)
+    return `Telephones reach it at ${reached.address}; the page “On your phone” shows it to their camera.`;
+  return [
+    `Telephones on the same network reach it at ${reached.address}; the page “On your phone” shows it to their camera.`,
+    'Over http a telephone cannot keep a walk without a signal: that needs an https address (docs/operations.md).',
+  ].join('\n');
+}
+
 /** Ends the process with one clear line where the environment says something that cannot be. */
 export function refuseWrongEnvironment(env = process.env) {
   try {

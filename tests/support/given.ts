@@ -364,6 +364,12 @@ export const GIVEN: Record<string, Given> = {
     leaves: (installation) => row(installation, 'walk', id),
     expected: { kind: 'close-in', finished_at: null, person: demoId('person', 'maren') },
   },
+  'walk.discard': {
+    before: (installation) => must(installation, 'walk.start', { id, job: signalHouse, kind: 'progress' }),
+    payload: { id },
+    leaves: (installation) => row(installation, 'walk', id)?.dropped,
+    expected: 1,
+  },
   'walk.finish': {
     before: (installation) => must(installation, 'walk.start', { id, job: signalHouse, kind: 'progress' }),
     payload: { id },

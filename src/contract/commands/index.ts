@@ -258,6 +258,7 @@ export const COMMANDS = {
   'message.readdress': updates.readdressMessage,
   'message.acknowledge': updates.acknowledge,
   'walk.start': walks.startWalk,
+  'walk.discard': walks.discardWalk,
   'walk.finish': walks.finishWalk,
   'observation.record': walks.recordObservation,
   'observation.file': walks.fileObservation,

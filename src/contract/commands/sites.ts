@@ -28,7 +28,17 @@ const jobFields = {
 /** How often the state of the site is recorded, where it is not every evening. */
 const leaves = () =>
   string<'evening' | 'week'>().oneOf(['evening', 'week'], 'the site is left in words every evening or once a week');
-export const openJob = command('job.open', OFFICE, 'job', object({ id: field.id(), ...jobFields }).noUnknown());
+export const openJob = command(
+  'job.open',
+  OFFICE,
+  'job',
+  object({
+    id: field.id(),
+    ...jobFields,
+    /** To look around in; it is thrown away as a whole. */
+    example: boolean(),
+  }).noUnknown(),
+);
 export const changeJob = command(
   'job.change',
   OFFICE,

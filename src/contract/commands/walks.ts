@@ -27,6 +27,8 @@ export const startWalk = command(
   'job',
   object({ id: field.id(), job: field.id(), kind: field.oneOf('the kind of walk', WALK_KINDS) }).noUnknown(),
 );
+/** A walk begun by mistake; what was recorded on it no longer counts, until somebody brings it back. */
+export const discardWalk = command('walk.discard', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());
 export const finishWalk = command('walk.finish', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());
 
 /** A picture has at most so many bytes: said on the phone before it is kept there, and by the house. */

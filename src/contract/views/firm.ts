@@ -5,6 +5,7 @@ import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 import type { Work } from '@/core/sequence/works';
 import type { AreaKind, JobState } from '@/core/sites/area';
+import type { Draft } from '@/core/sites/draft-area';
 import type { JobHead, PersonView } from './job';
 
 export interface SubView {
@@ -97,6 +98,8 @@ export interface FirmView {
   normals: { month: number; name: string; wet: number; windy: number; frosty: number }[];
   /** Jobs that were set up by mistake and can be brought back. */
   removed: { id: string; name: string }[];
+  /** Jobs that are over, the newest first. */
+  closed: { id: string; name: string }[];
   /** Jobs that stand here, closed ones too. */
   jobs: { id: string; name: string }[];
   /** For contractor and office alone. */
@@ -145,6 +148,8 @@ export interface AreasView {
   };
   levels: { id: string; name: string; height: number }[];
   areas: PlacedArea[];
+  /** The newest other jobs, as patterns to set out by. */
+  earlier: (Draft & { key: string; label: string })[];
 }
 
 /** What the firm is kept on. */

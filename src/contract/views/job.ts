@@ -60,6 +60,8 @@ export interface JobHead {
   /** `walked yesterday 16:20`, `not walked yet`. */
   walked: string;
   openWalk: string | null;
+  /** The version of a job that is an example, to be thrown away by it; null for a real one. */
+  example: number | null;
   /** How long a link to the client opens unless said otherwise: until the job is done, and a while after. */
   linksUntil: Day;
   counts: { selections: number; schedule: number; news: number };

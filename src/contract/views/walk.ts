@@ -12,6 +12,7 @@ import type { Drawing } from '@/core/layout/stroke';
 import type { NarrationView, WalkArea } from '@/core/walks/walk-screen';
 import type { FiledAs } from '../commands/walks';
 import type { ServerClock, JobHead, PastShown, PictureView } from './job';
+import type { SmallSection } from './today';
 
 /** All that a walk needs in the hand: one area after the other, in walking order. */
 export interface WalkPack {
@@ -67,7 +68,22 @@ export interface WalksView {
     finished: boolean;
     records: number;
     summary: string;
+    /** Where something was recorded. */
+    touched: string[];
+    /** The newest pictures taken on it. */
+    pictures: { hash: string; alt: string }[];
+    /** By how many days the job ended later for it, below 0 earlier; null where nothing was planned after it. */
+    later: number | null;
   }[];
+  /** The house, in which what a walk touched is shown. */
+  section: SmallSection;
+  past: PastShown;
+}
+
+/** Every picture of a job, by day and room. */
+export interface PicturesView {
+  job: JobHead;
+  days: { day: string; areas: { name: string; pictures: PictureView[] }[] }[];
   past: PastShown;
 }
 

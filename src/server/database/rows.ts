@@ -511,6 +511,7 @@ export interface Rows {
     late_cost: number | null;
     site_cost: number | null;
     getting_in: string;
+    example: 0 | 1;
   };
   job_task_done: {
     job: JobId;
@@ -1458,6 +1459,7 @@ export interface Rows {
     person: PersonId;
     started_at: string;
     finished_at: string | null;
+    dropped: 0 | 1;
   };
   walk_plan: {
     walk: WalkId;
@@ -1655,7 +1657,8 @@ export interface Defaults {
     | 'prices_shown'
     | 'late_cost'
     | 'site_cost'
-    | 'getting_in';
+    | 'getting_in'
+    | 'example';
   job_task_done: never;
   job_update: 'walk' | 'sent_at' | 'version';
   large_piece: 'selection' | 'mass' | 'extra' | 'removed' | 'version';
@@ -1834,7 +1837,7 @@ export interface Defaults {
   trusted_clock: 'id';
   visit_came: never;
   visit_day: 'said' | 'told_day' | 'told_half' | 'said_at' | 'said_by' | 'note' | 'free' | 'wish_day' | 'wish_half';
-  walk: 'finished_at';
+  walk: 'finished_at' | 'dropped';
   walk_plan: 'before_version' | 'effect';
   way_in:
     | 'area'

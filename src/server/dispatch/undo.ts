@@ -20,7 +20,7 @@ import {
 import { markStanding, markTakenBack } from '../door/log';
 import { notFound, Refusal, unprocessable } from '../refusal';
 import { completionHandlers } from '../walks/completion';
-import { moveRecords } from '../walks/write';
+import { foldWalkAnew, moveRecords } from '../walks/write';
 import { walkHandlers } from '../walks/commands';
 import { zoneOf } from '../zone';
 
@@ -94,10 +94,20 @@ function part(context: PlanContext, entry: Entry): void {
   sayWhatFollows(context, entry);
 }
 
+/** A walk that was thrown away counts again with all that was recorded on it. */
+function bringBack(context: PlanContext, entry: Entry): void {
+  const { id } = JSON.parse(entry.payload) as { id: string };
+  takeBack(context, entry);
+  foldWalkAnew(context.db, id);
+  noteTakenBack(context, entry);
+  sayWhatFollows(context, entry);
+}
+
 /** What stands among the records of walks has a way back of its own. */
 const OWN_WAY: Partial<Record<CommandType, (context: PlanContext, entry: Entry) => void>> = {
   'observation.record': withdraw,
   'area.merge': part,
+  'walk.discard': bringBack,
   'shortage.purchase': bought('shortage.unpurchase'),
   'shortage.unpurchase': bought('shortage.purchase'),
 };

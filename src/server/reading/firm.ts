@@ -80,7 +80,7 @@ export const tradesNeeded = ofFirm(({ db }): Trade[] =>
       FROM step
       JOIN area ON area.id = step.area
       JOIN job ON job.id = area.job
-      WHERE job.removed = 0 AND job.state <> 'closed' AND step.trade <> 'nobody'
+      WHERE job.removed = 0 AND job.example = 0 AND job.state <> 'closed' AND step.trade <> 'nobody'
       ORDER BY step.trade`,
   ).map((row) => row.trade),
 );
@@ -90,9 +90,10 @@ export const pastFirstHour = ofFirm(
   ({ db }): { areas: number; walked: number; told: number } =>
     queryOne(
       db,
-      `SELECT EXISTS (SELECT 1 FROM area) AS areas,
-              EXISTS (SELECT 1 FROM walk WHERE finished_at IS NOT NULL) AS walked,
-              EXISTS (SELECT 1 FROM job_update WHERE state = 'sent') AS told`,
+      `WITH real AS (SELECT id FROM job WHERE example = 0 AND removed = 0)
+        SELECT EXISTS (SELECT 1 FROM area WHERE job IN real) AS areas,
+               EXISTS (SELECT 1 FROM walk WHERE job IN real AND finished_at IS NOT NULL) AS walked,
+               EXISTS (SELECT 1 FROM job_update WHERE job IN real AND state = 'sent') AS told`,
     ) ?? { areas: 0, walked: 0, told: 0 },
 );
 
@@ -176,6 +177,14 @@ export const busySources = ofFirm(
 /** Calendars that others follow. */
 export const feedRows = ofFirm(({ db }) =>
   queryAll<Rows['feed']>(db, 'SELECT * FROM feed WHERE closed_at IS NULL ORDER BY made_at'),
+);
+
+/** Jobs that are over, the newest first. */
+export const closedJobs = ofFirm(({ db }) =>
+  queryAll<Pick<Rows['job'], 'id' | 'name'>>(
+    db,
+    `SELECT id, name FROM job WHERE removed = 0 AND state = 'closed' ORDER BY position DESC`,
+  ),
 );
 
 /** Jobs that were removed, the newest first. */

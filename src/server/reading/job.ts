@@ -1,7 +1,8 @@
 import { groupBy } from '@/core/group-by';
 import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
 import type { JobId } from '@/core/ids';
-import { queryOne } from '../database/query';
+import type { Connection } from '../database/open';
+import { queryAll, queryOne } from '../database/query';
 import type { Rows } from '../database/rows';
 import { notFound } from '../refusal';
 import { OF_JOBS, ofFirm, ofJob, readJob, rowsOf, type JobReading, type Source } from './reading';
@@ -109,3 +110,23 @@ export function neighboursOf(job: JobReading, area: string): { beside: string[];
   );
   return { beside: pairs.map(({ id }) => id), opensTo: pairs.filter(({ opens }) => opens === 1).map(({ id }) => id) };
 }
+
+/** The areas of the newest jobs besides one, as they were set out. */
+export const areasOfOthers = (
+  db: Connection,
+  job: string,
+): (Pick<Rows['area'], 'job' | 'name' | 'kind' | 'works' | 'size' | 'passage'> & {
+  job_name: string;
+  level: string | null;
+  height: number | null;
+})[] =>
+  queryAll(
+    db,
+    `SELECT area.job, job.name AS job_name, area.name, kind, works, size, passage, level.name AS level, height
+      FROM (SELECT id, name, position FROM job WHERE removed = 0 AND example = 0 AND id <> @job
+        ORDER BY position DESC LIMIT 12) AS job
+      JOIN area ON area.job = job.id
+      LEFT JOIN level ON level.id = area.level
+      ORDER BY job.position DESC, area.rowid`,
+    { job },
+  );

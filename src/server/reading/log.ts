@@ -1,4 +1,4 @@
-import { queryOne } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 
 /** The number of the newest entry in the log. */
@@ -12,3 +12,31 @@ export const isChangedSince = (db: Connection, seq: number, job: string): boolea
     `SELECT 1 FROM command_log WHERE seq > @seq AND who <> 'gateway' AND (job IS NULL OR job = @job) LIMIT 1`,
     { seq, job },
   ) !== undefined;
+
+export interface LoggedChange {
+  seq: number;
+  id: string;
+  type: string;
+  applied_at: string;
+  payload: string;
+  /** Who of the firm did it; null for somebody outside and for what came by itself. */
+  name: string | null;
+  /** Whether it left rows behind that can be put back. */
+  rows: 1 | null;
+  taken_back_by: string | null;
+}
+
+/** The newest changes of a job, before a number where one is given; what only takes back is left out. */
+export const changesOfJob = (db: Connection, job: string, most: number, before?: number): LoggedChange[] =>
+  queryAll<LoggedChange>(
+    db,
+    `SELECT command_log.seq, command_log.id, type, applied_at, payload, person.name,
+        CASE WHEN command_inverse.rows IS NOT NULL THEN 1 END AS rows, taken_back_by
+      FROM command_log
+      LEFT JOIN person ON who = 'person:' || person.id
+      LEFT JOIN command_inverse ON command_inverse.seq = command_log.seq
+      WHERE job = @job AND command_log.seq < @before AND type <> 'undo' AND who <> 'gateway'
+      ORDER BY command_log.seq DESC
+      LIMIT @most`,
+    { job, most, before: before ?? Number.MAX_SAFE_INTEGER },
+  );

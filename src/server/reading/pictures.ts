@@ -1,16 +1,22 @@
 import { ofKind, type Annotation, type Of } from '@/core/walks/observation';
+import type { PastPlace } from '@/contract/past';
+import { NEWEST } from './past';
 import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
 import type { JobReading } from './reading';
 import { shaped, type RecordRow } from './records';
 
-/** The newest pictures of a job, the newest first. */
-export const newestPictures = (job: JobReading, most: number): Of<'picture'>[] =>
+/** The newest pictures of a job, before a place in the past where one is given; the newest first. */
+export const newestPictures = (job: JobReading, most: number, before: PastPlace = NEWEST): Of<'picture'>[] =>
   ofKind(
     queryAll<RecordRow>(
       job.firm.db,
-      `SELECT * FROM standing_observation WHERE job = @job AND kind = 'picture' ORDER BY at DESC, id DESC LIMIT @most`,
-      { job: job.id, most },
+      `SELECT *
+        FROM standing_observation
+        WHERE job = @job AND kind = 'picture' AND (at, id) < (@at, @id)
+        ORDER BY at DESC, id DESC
+        LIMIT @most`,
+      { job: job.id, most, ...before },
     ).map(shaped),
     'picture',
   );

@@ -86,16 +86,48 @@ export const walksOf = (
         (SELECT count(*) FROM standing_observation WHERE walk = walk.id AND kind = 'picture') AS pictures
       FROM walk
       JOIN person ON person.id = walk.person
-      WHERE walk.job = @job AND (started_at, walk.id) < (@at, @id)
+      WHERE walk.job = @job AND dropped = 0 AND (started_at, walk.id) < (@at, @id)
       ORDER BY started_at DESC, walk.id DESC
       LIMIT @most`,
     { job, ...before, most },
   );
 
+/** Where each of some walks recorded something, with its newest pictures and what it did to the plan. */
+export const leftByWalks = (
+  db: Connection,
+  walks: readonly string[],
+): ReadonlyMap<string, { areas: string[]; pictures: { hash: string; area: string }[]; effect: string | null }> =>
+  new Map(
+    queryAll<{ walk: string; areas: string; pictures: string; effect: string | null }>(
+      db,
+      `SELECT asked.value AS walk, effect,
+          (SELECT json_group_array(DISTINCT area) FROM standing_observation AS seen WHERE seen.walk = asked.value) AS areas,
+          (SELECT json_group_array(json_object('hash', picture, 'area', area))
+            FROM (SELECT picture, area
+              FROM standing_observation AS seen
+              WHERE seen.walk = asked.value AND kind = 'picture'
+              ORDER BY at DESC
+              LIMIT @most)) AS pictures
+        FROM json_each(@walks) AS asked
+        LEFT JOIN walk_plan ON walk_plan.walk = asked.value`,
+      { walks: JSON.stringify(walks), most: PICTURES_OF_A_WALK },
+    ).map((row) => [
+      row.walk,
+      {
+        areas: JSON.parse(row.areas) as string[],
+        pictures: JSON.parse(row.pictures) as { hash: string; area: string }[],
+        effect: row.effect,
+      },
+    ]),
+  );
+
+/** Pictures by which a walk is known in a list. */
+const PICTURES_OF_A_WALK = 3;
+
 /** First visits of a job, the newest first: few, however long the job. */
 export const firstVisitsOf = (db: Connection, job: string): Pick<Rows['walk'], 'id' | 'started_at' | 'finished_at'>[] =>
   queryAll(
     db,
-    `SELECT id, started_at, finished_at FROM walk WHERE job = @job AND kind = 'scope' ORDER BY started_at DESC LIMIT 20`,
+    `SELECT id, started_at, finished_at FROM walk WHERE job = @job AND kind = 'scope' AND dropped = 0 ORDER BY started_at DESC LIMIT 20`,
     { job },
   );

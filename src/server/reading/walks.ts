@@ -14,7 +14,7 @@ const lastWalkRows = rowsOf<{
 }>(
   `SELECT id AS job,
       (SELECT max(started_at) FROM walk WHERE walk.job = job.id AND finished_at IS NOT NULL) AS walked_at,
-      (SELECT id FROM walk WHERE walk.job = job.id AND finished_at IS NULL AND kind <> 'scope'
+      (SELECT id FROM walk WHERE walk.job = job.id AND finished_at IS NULL AND dropped = 0 AND kind <> 'scope'
         ORDER BY started_at DESC LIMIT 1) AS open_walk,
       (SELECT at FROM standing_observation AS seen WHERE seen.job = job.id ORDER BY at DESC LIMIT 1) AS seen_at
     FROM job

@@ -80,6 +80,7 @@ export const siteHandlers = handlers({
       lived_in: flag(job.livedIn),
       loud_half: orNull(job.loudHalf),
       position,
+      example: flag(job.example ?? false),
     });
     context.logFor(job.id);
   },

@@ -1,6 +1,7 @@
 import type { AreasView } from '@/contract/views/firm';
 import type { Work } from '@/core/sequence/works';
-import { areasUpward, jobRow, levelRows, neighboursOf } from '../reading/job';
+import { groupBy } from '@/core/group-by';
+import { areasOfOthers, areasUpward, jobRow, levelRows, neighboursOf } from '../reading/job';
 import type { JobReading } from '../reading/reading';
 import { needsOf } from '../reading/site';
 import { jobHead } from './job-head';
@@ -40,5 +41,25 @@ export function areasView(job: JobReading): AreasView {
       provides: needsOf(job, area.id),
       ...neighboursOf(job, area.id),
     })),
+    earlier: patternsOf(job),
   };
+}
+
+/** How many other jobs are offered as patterns. */
+const PATTERNS = 6;
+
+/** The newest other jobs that whoever asks may see, each as it was set out. */
+function patternsOf(job: JobReading): AreasView['earlier'] {
+  const { db, sees } = job.firm;
+  const rows = areasOfOthers(db, job.id).filter((row) => !sees.jobs || sees.jobs.has(row.job));
+  return [...groupBy(rows, (row) => row.job)].slice(0, PATTERNS).map(([key, areas]) => ({
+    key,
+    label: `Like ${areas[0]?.job_name ?? ''}`,
+    levels: [...new Map(areas.flatMap(({ level, height }) => (level ? [[level, height ?? 0] as const] : [])))].map(
+      ([name, height]) => ({ name, height }),
+    ),
+    areas: areas.map(({ name, kind, level, works, size, passage }) => ({
+      ...{ name, kind, level, size, works: JSON.parse(works) as Work[], passage: passage === 1 },
+    })),
+  }));
 }

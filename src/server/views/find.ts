@@ -5,6 +5,7 @@ import { TRADES } from '@/core/sequence/trades';
 import { IN_WALL_KINDS } from '@/core/walks/observation';
 import { inWallRows, orderLabels, roomRows, selectionLabels } from '../reading/named';
 import { subRows } from '../reading/firm';
+import { saidWith, type SaidRow } from '../reading/said';
 import type { FirmReading } from '../reading/reading';
 
 /** Everything with a name and a place of its own in jobs that are open, and of the firm. */
@@ -38,6 +39,50 @@ export function foundInClosed(firm: FirmReading, asked: string): Found[] {
     ...seen(firm, selectionLabels(firm.db, 'closed', words)).map(selectionFound),
     ...seen(firm, orderLabels(firm.db, 'closed', words)).map(orderFound),
   ];
+}
+
+/**
+ * What somebody wrote or said, wherever it stands: on walks, in scope, findings, changes, requests, news; and people.
+ * @param asked words that all have to be in it
+ */
+export function saidAnywhere(firm: FirmReading, asked: string): Found[] {
+  const words = asked.toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.join('').length < SHORTEST) return [];
+  const { jobs } = firm.sees;
+  return saidWith(firm.db, words)
+    .filter(({ job }) => (job === null ? true : !jobs || jobs.has(job)))
+    .filter(({ kind }) => !jobs || OPEN_TO_ALL.has(kind))
+    .map((row) => ({ label: row.label, kind: row.kind, path: placeOfSaid(row) }));
+}
+
+/** What whoever leads single sites is shown of what was written: the work, not the letters and the people of others. */
+const OPEN_TO_ALL: ReadonlySet<SaidRow['kind']> = new Set([
+  ...(['said on a walk', 'scope', 'finding', 'assumption', 'added work', 'decision', 'request', 'neighbour'] as const),
+]);
+
+function placeOfSaid({ kind, job, at }: SaidRow): Found['path'] {
+  if (job === null) return kind === 'supplier' ? routes.suppliers() : routes.firm();
+  switch (kind) {
+    case 'said on a walk':
+      return at ? routes.review(job, at) : routes.walks(job);
+    case 'scope':
+    case 'added work':
+    case 'decision':
+      return at ? routes.room(job, at) : routes.scope(job);
+    case 'finding':
+      return at ? routes.room(job, at) : routes.firstVisit(job);
+    case 'assumption':
+      return routes.assumptions(job);
+    case 'change':
+      return routes.changes(job);
+    case 'request':
+      return routes.requests(job, at ?? undefined);
+    case 'neighbour':
+    case 'news':
+      return routes.news(job);
+    default:
+      return routes.rooms(job);
+  }
 }
 
 /** Those of the jobs that whoever asks may look at. */

@@ -19,6 +19,7 @@ import {
   normalRows,
   keptJobs,
   jobsOfPeople,
+  closedJobs,
   removedJobs,
   subRows,
 } from '../reading/firm';
@@ -90,14 +91,15 @@ const doorView = ({ db }: Installation, firm: FirmReading): FirmView['door'] =>
     bad: ['wrong', 'wrong code', 'closed'].includes(outcome),
   }));
 
-type OfOffice = Pick<FirmView, 'money' | 'hours' | 'removed' | 'jobs'>;
-const NOT_THEIRS: OfOffice = { money: null, hours: [], removed: [], jobs: [] };
+type OfOffice = Pick<FirmView, 'money' | 'hours' | 'removed' | 'jobs' | 'closed'>;
+const NOT_THEIRS: OfOffice = { money: null, hours: [], removed: [], jobs: [], closed: [] };
 
 /** What only the contractor and the office read of the firm. */
 function ofOffice(firm: FirmReading): OfOffice {
   const row = firmRow(firm);
   return {
     removed: removedJobs(firm).map(({ id, name }) => ({ id, name })),
+    closed: closedJobs(firm).map(({ id, name }) => ({ id, name })),
     jobs: keptJobs(firm).map(({ id, name }) => ({ id, name })),
     money: {
       currency: row?.currency ?? '',

@@ -3,12 +3,13 @@ import type { FirstStep } from '@/contract/views/today';
 import { counted } from '@/core/words/count';
 import { tradesUnserved } from '../reading/crews';
 import { pastFirstHour } from '../reading/firm';
+import { jobRow } from '../reading/job';
 import { wholePlan } from '../reading/plan';
 import type { FirmReading } from '../reading/reading';
 
 /** The steps from an empty house to its first news; null once the last of them was taken. */
 export function firstHour(firm: FirmReading): FirstStep[] | null {
-  const [job] = firm.jobs;
+  const job = firm.jobs.find((id) => jobRow(firm.job(id)).example === 0);
   const past = pastFirstHour(firm);
   if (past.told || firm.sees.jobs) return null;
   const unserved = tradesUnserved(firm).length;

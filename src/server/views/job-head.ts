@@ -49,6 +49,7 @@ export const jobHead = ofJob((job): JobHead => {
     units: row.units,
     walked: at ? `walked ${whenSeen(at, job.firm)}` : 'not walked yet',
     openWalk: open,
+    example: row.example ? row.version : null,
     linksUntil: linksUntil(job),
     counts: {
       selections: selectionsOf(job).filter((item) => isDue(item.due)).length,

@@ -23,7 +23,7 @@ export function houseToday(job: JobReading): TodayHouse {
     promise,
     late,
     because: late !== null && late > 0 ? (carryingOf(job)?.first ?? null) : null,
-    section: smallSection(job),
+    section: smallSection(job, standsNow(job)),
     stopper: stopperOf(job),
   };
 }
@@ -47,15 +47,17 @@ function stopperOf(job: JobReading): Stopper | null {
   };
 }
 
-function smallSection(job: JobReading): SmallSection {
-  const rows = areaRows(job);
+/** How far each area is, and what holds it. */
+function standsNow(job: JobReading): (id: string) => SmallRoom {
   const tracks = new Map(siteOf(job).areas.map((area) => [area.id as string, area.track]));
   const holds = groupBy(holdsOf(job), ({ areaId }) => areaId);
-  const room = ({ id }: { id: string }): SmallRoom => ({
-    id,
-    share: shareOf(tracks.get(id) ?? []),
-    held: heldBy(holds.get(id) ?? []),
-  });
+  return (id) => ({ id, share: shareOf(tracks.get(id) ?? []), held: heldBy(holds.get(id) ?? []) });
+}
+
+/** A job cut through, small. @param stands what is shown of each of its areas */
+export function smallSection(job: JobReading, stands: (id: string) => SmallRoom): SmallSection {
+  const rows = areaRows(job);
+  const room = ({ id }: { id: string }): SmallRoom => stands(id);
   const of = (kind: string): SmallRoom[] => rows.filter((area) => area.kind === kind && area.level === null).map(room);
   return {
     storeys: levelRows(job)

@@ -4,7 +4,7 @@ import type { Cause } from '@/core/schedule/cause';
 import type { RecordedObservation } from '@/core/walks/observation';
 import { areaNow } from './merge-areas';
 import { dayIn } from '@/core/units/zone';
-import { insert, execute, type NewRow } from '../database/query';
+import { insert, execute, queryOne, type NewRow } from '../database/query';
 import type { Rows } from '../database/rows';
 import {
   handlers,
@@ -20,10 +20,10 @@ import { settleCheck, takeCheckBack } from '../selections/checks';
 import { closeInsOf, openWords } from '../reading/close-ins';
 import { readJob } from '../reading/reading';
 import { recordsOfMatters } from '../reading/records';
-import { writeRecord } from './write';
+import { setWalkDropped, writeRecord } from './write';
 import { zoneOf } from '../zone';
 
-type WalkRow = Pick<Rows['walk'], 'id' | 'job' | 'kind' | 'finished_at'>;
+type WalkRow = Pick<Rows['walk'], 'id' | 'job' | 'kind' | 'finished_at' | 'dropped'>;
 
 export function walker(context: CommandContext): string {
   if (context.who.kind !== 'person')
@@ -180,6 +180,32 @@ function recordCause(context: CommandContext, seen: RecordedObservation, settles
     : { kind: 'late-record', ...at };
 }
 
+/** Records from which something else followed: an order, a decision, a check that somebody waits for. */
+const FOLLOWED = ['check', 'selection-check', 'decision'] as const;
+
+/** A walk can be thrown away while nothing followed from it. */
+function refuseFollowed({ db }: CommandContext, walk: WalkRow): void {
+  if (walk.finished_at)
+    throw unprocessable('walk-finished', 'A walk that is finished stays; take back single records of it.', 'id');
+  const followed = queryOne<{ records: number }>(
+    db,
+    `SELECT count(*) AS records
+      FROM standing_observation AS seen
+      WHERE seen.walk = @walk
+        AND (seen.kind IN (SELECT value FROM json_each(@kinds))
+          OR EXISTS (SELECT 1 FROM filing WHERE filing.observation = seen.id))`,
+    { walk: walk.id, kinds: JSON.stringify(FOLLOWED) },
+  );
+  const records = followed?.records ?? 0;
+  if (records > 0)
+    throw unprocessable(
+      'walk-followed',
+      `Something followed from ${records === 1 ? 'one record' : `${records} records`} of this walk (a check, a decision, ` +
+        'a line of the scope). Take them back first; then it can go.',
+      'id',
+    );
+}
+
 export const walkHandlers = handlers({
   'walk.start': (context, { id, job, kind }) => {
     requireRow(context, 'job', job, 'job');
@@ -192,6 +218,8 @@ export const walkHandlers = handlers({
     const walk = requireRow(context, 'walk', seen.walk, 'observation.walk');
     requireAreaOf(context, walk.job, seen.area, 'observation.area');
     checkReferences(context, walk, seen);
+    // Whoever still records on a walk that was thrown away brings it back: no record is lost.
+    if (walk.dropped) setWalkDropped(context.db, walk.id, false);
     writeRecord(context.db, {
       ...rowOf(seen, context.clock),
       job: walk.job,
@@ -209,6 +237,12 @@ export const walkHandlers = handlers({
         closeInsOf(readJob(context.installation, walk.job)).has(seen.area));
     if (walk.finished_at || settles) context.replan(walk.job, recordCause(context, seen, settles));
     else context.planStays(walk.job);
+  },
+  'walk.discard': (context, { id }) => {
+    const walk = requireRow(context, 'walk', id);
+    refuseFollowed(context, walk);
+    setWalkDropped(context.db, id, true);
+    context.planStays(walk.job);
   },
   'walk.finish': (context, { id }) => {
     const walk = requireRow(context, 'walk', id);

@@ -42,6 +42,22 @@ export function moveRecords(db: Connection, from: string, into: string, only?: r
   return moved.map(({ id }) => id);
 }
 
+/** A walk is thrown away or brought back: what was recorded on it counts no longer, or again. */
+export function setWalkDropped(db: Connection, walk: string, dropped: boolean): void {
+  execute(db, 'UPDATE walk SET dropped = @dropped WHERE id = @walk', { walk, dropped: dropped ? 1 : 0 });
+  foldWalkAnew(db, walk);
+}
+
+/** What stands of everything that was said on a walk, anew. */
+export function foldWalkAnew(db: Connection, walk: string): void {
+  const said = queryAll<{ matter: string }>(
+    db,
+    'SELECT DISTINCT matter FROM observation WHERE walk = @walk AND matter IS NOT NULL',
+    { walk },
+  );
+  for (const { matter } of said) foldAnew(db, matter);
+}
+
 /** What ran out was bought, or was not after all: it stands on the list only while it is missing. */
 export function writePurchase(
   db: Connection,

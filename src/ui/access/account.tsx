@@ -10,6 +10,7 @@ import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
 import { Notice } from '../kit/notice';
 import { Block, PageHead } from '../kit/page';
+import { LookOfDevice } from './device-look';
 import { DoorForm } from './door-form';
 import { NewPassword } from './join';
 
@@ -25,7 +26,10 @@ export function Account({ view }: { view: AccountView }) {
       </PageHead>
       {view.demo && <Notice>This is the demo: everybody comes in without a password.</Notice>}
       <div className="columns">
-        <Browsers view={view} />
+        <div>
+          <LookOfDevice />
+          <Browsers view={view} />
+        </div>
         <div>
           <Password />
           <Codes view={view} />

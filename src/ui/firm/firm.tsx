@@ -1,5 +1,7 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
+import { routes } from '@/contract/routes';
 import { addSub, changeSub, subAway, subBack } from '@/contract/commands/firm';
 import { restoreJob } from '@/contract/commands/sites';
 import type { Role } from '@/contract/command';
@@ -12,7 +14,8 @@ import { SidePanel } from '../kit/side-panel';
 import { useSend, type Give } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
-import { Block, BlockHead, PageHead } from '../kit/page';
+import { Folded } from '../kit/folded';
+import { Block, BlockHead, FoldedBlock, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
 import { FirmTabs } from './firm-tabs';
@@ -54,6 +57,17 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
           </p>
         )}
         <SubsTable view={view} office={office} busy={busy} give={give} setOpen={setOpen} />
+        {view.closed.length > 0 && (
+          <FoldedBlock heading="Closed jobs" says={`${view.closed.length}, kept with all that was recorded`}>
+            <Folded of={view.closed} shown={CLOSED_SHOWN}>
+              {({ id, name }) => (
+                <Line key={id}>
+                  <Link href={routes.rooms(id)}>{name}</Link>
+                </Line>
+              )}
+            </Folded>
+          </FoldedBlock>
+        )}
         {view.removed.length > 0 && (
           <Block heading="Removed jobs">
             <Lines>
@@ -88,6 +102,9 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
     </>
   );
 }
+
+/** Closed jobs that are shown before one asks for more. */
+const CLOSED_SHOWN = 12;
 
 /** The subs with their trades and crews. */
 function SubsTable({

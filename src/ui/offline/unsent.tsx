@@ -48,6 +48,7 @@ function useWaiting(): { list: readonly Waiting[]; known: boolean } {
 
 const COMMAND_WORDS: Record<string, string> = {
   'walk.start': 'a walk begun',
+  'walk.discard': 'a walk thrown away',
   'walk.finish': 'a walk finished',
   'narration.keep': 'a narration',
   'site.close-down': 'how the site was left',

@@ -39,7 +39,12 @@ const darkness = '(prefers-color-scheme: dark)';
 const subscribe = (tell: () => void): (() => void) => {
   const query = window.matchMedia(darkness);
   query.addEventListener('change', tell);
-  return () => query.removeEventListener('change', tell);
+  const chosen = new MutationObserver(tell);
+  chosen.observe(document.documentElement, { attributeFilter: ['data-theme'] });
+  return () => {
+    query.removeEventListener('change', tell);
+    chosen.disconnect();
+  };
 };
 
 /**
@@ -49,7 +54,7 @@ const subscribe = (tell: () => void): (() => void) => {
 export function useInks(): Inks | undefined {
   const mode = useSyncExternalStore(
     subscribe,
-    () => (window.matchMedia(darkness).matches ? 'dark' : 'light'),
+    () => `${document.documentElement.dataset['theme'] ?? ''} ${String(window.matchMedia(darkness).matches)}`,
     () => 'nowhere',
   );
   if (mode === 'nowhere') return undefined;

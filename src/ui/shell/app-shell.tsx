@@ -2,7 +2,7 @@
 import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { useEffect, useLayoutEffect, type ReactNode } from 'react';
+import { Suspense, useEffect, useLayoutEffect, type ReactNode } from 'react';
 import type { ShellView } from '@/contract/views/job';
 import { formatDay } from '@/core/units/day';
 import { MoneyIn } from '../kit/money';
@@ -17,6 +17,9 @@ import { Demo, SendingBy } from './demo';
 import { Find } from './find';
 import { JobSwitcher } from './job-switcher';
 import { PersonMenu } from './person-menu';
+import { Going } from './going';
+import { Keys } from './keys';
+import { InstallOffer } from './install-offer';
 import { OpenAsked } from './open-asked';
 import { placeOf } from './places';
 import { BottomNav } from './bottom-nav';
@@ -46,6 +49,10 @@ export function AppShell({ view, children }: { view: ShellView; children: ReactN
           <ToastProvider>
             <Live seq={view.seq} />
             <OpenAsked />
+            <Suspense>
+              <Going />
+            </Suspense>
+            <Keys job={job} />
             <a className="skip" href="#main">
               To the content
             </a>
@@ -65,6 +72,7 @@ export function AppShell({ view, children }: { view: ShellView; children: ReactN
             <main id="main" className="with-thumbs">
               {children}
             </main>
+            <InstallOffer />
             <BottomNav job={job} jobs={view.jobs} />
           </ToastProvider>
         </MoneyIn>

@@ -7,7 +7,7 @@ import { Form, Modal } from 'react-bootstrap';
 import type { ShellView } from '@/contract/views/job';
 import type { Found } from '@/contract/views/find';
 import { HOUSE_PLACES, NEW_JOB } from './house-places';
-import { PLACES } from './places';
+import { JOB_PAGES, PLACES } from './places';
 
 const ALWAYS: Found[] = [
   { label: 'Today', kind: 'place', path: routes.today() },
@@ -30,7 +30,7 @@ const matches = (label: string, asked: string): boolean =>
     .split(/\s+/)
     .every((word) => label.toLowerCase().includes(word));
 
-/** Ctrl K: any job, place, area, sub or selection by a piece of its name. */
+/** Ctrl K: any job, page, area, person or order by a piece of its name, and whatever was written or said by its words. */
 export function Find({ jobs }: { jobs: ShellView['jobs'] }) {
   const router = useRouter();
   const [open, setOpen] = useState(false);
@@ -72,7 +72,7 @@ export function Find({ jobs }: { jobs: ShellView['jobs'] }) {
   }, [words]);
   const all = [
     ...jobs.flatMap((job) =>
-      PLACES.map((place): Found => ({
+      [...PLACES, ...JOB_PAGES].map((place): Found => ({
         label: `${job.name} ${place.label}`,
         kind: 'place',
         path: place.path(job.id),
@@ -109,7 +109,7 @@ export function Find({ jobs }: { jobs: ShellView['jobs'] }) {
         <Modal.Body>
           <Form.Control
             autoFocus
-            placeholder="Job, room, sub, selection, calculator …"
+            placeholder="Job, room, page, person, order, words of a walk …"
             aria-label="What to find"
             value={asked}
             onKeyDown={onKeyDown}

@@ -22,6 +22,7 @@ export const OWN_PLACES: readonly HousePlace[] = [
   { label: 'Firm, subs and people', path: routes.firm() },
   { label: 'Settings', path: routes.settings() },
   { label: 'Your account', path: routes.account() },
+  { label: 'On your phone', path: routes.phone() },
   { label: 'Words and marks', path: routes.words() },
 ];
 

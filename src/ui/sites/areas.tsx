@@ -55,7 +55,7 @@ export function Areas({ view }: { view: AreasView }) {
         ) : (
           <MoreAreas asked={view.areas.length === 0 || problems.length > 0}>
             <div className="columns">
-              <FromAPattern setProblems={setProblems} setDraft={setDraft} />
+              <FromAPattern patterns={[...view.earlier, ...TEMPLATES]} setProblems={setProblems} setDraft={setDraft} />
               <CsvEntry
                 title="From a list (CSV)"
                 what="areas"
@@ -112,16 +112,18 @@ const MoreAreas = ({ asked, children }: { asked: boolean; children: ReactNode })
 
 /** From a pattern. */
 function FromAPattern({
+  patterns,
   setProblems,
   setDraft,
 }: {
+  patterns: AreasView['earlier'];
   setProblems: (next: CsvProblem[]) => void;
   setDraft: (next: Draft | undefined) => void;
 }) {
   return (
     <Block heading="From a pattern">
       <Lines>
-        {TEMPLATES.map((template) => (
+        {patterns.map((template) => (
           <Line
             key={template.key}
             className="align-items-center"

@@ -5,6 +5,7 @@ import { counted } from '@/core/words/count';
 import { Notice, PlanProblemNotice } from '../kit/notice';
 import { Empty, PageHead } from '../kit/page';
 import { FirstHour } from './first-hour';
+import { LookAround } from './look-around';
 import { Houses } from './houses';
 import { Lists } from './lists';
 import { Way } from './way';
@@ -79,6 +80,7 @@ function NoJobs({ view }: { view: TodayView }) {
           <Link href={routes.firm()} className="btn btn-outline-secondary">
             Name the subs
           </Link>
+          <LookAround today={view.today} />
         </div>
       </Empty>
     </div>

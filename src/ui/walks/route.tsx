@@ -1,6 +1,7 @@
-import { Button } from 'react-bootstrap';
+import { routes } from '@/contract/routes';
 import type { WalkArea } from '@/contract/views/walk';
 import { StateIcon } from '../kit/state-icon';
+import { Discard } from './discard';
 import { LeaveForm } from './leave-form';
 import type { Walking } from './use-walk';
 
@@ -11,18 +12,21 @@ export function Route({
   finished,
   finishing,
   onGo,
-  onFinish,
 }: {
   walking: Walking;
   at: number;
   finished: boolean;
   finishing: boolean;
   onGo: (at: number) => void;
-  onFinish: () => void;
 }) {
   return (
     <>
-      <h1>The walk</h1>
+      <div className="d-flex align-items-baseline justify-content-between gap-2">
+        <h1>The walk</h1>
+        <button type="button" className="btn btn-link p-0" onClick={() => onGo(at)}>
+          Back to {walking.pack.areas[at]?.name}
+        </button>
+      </div>
       <ul className="route mt-2">
         {walking.pack.areas.map((area, index) => (
           <Stop key={area.id} area={area} here={index === at} onGo={() => onGo(index)} />
@@ -31,17 +35,18 @@ export function Route({
       {!finished && <LeaveForm walking={walking} />}
       {!finished && (
         <div className="form-panel">
-          <p>
+          <p className="mb-0">
             Everything seen? Then comes the review: what changed, what it does to the plan, and the news ready to send.
           </p>
-          <Button onClick={onFinish} disabled={finishing}>
-            {finishing ? 'Sending what was recorded…' : 'Finish the walk'}
-          </Button>
           {finishing && (
             <p className="soft small-text mt-2 mb-0">
               Without a connection it stays here and is finished as soon as there is one.
             </p>
           )}
+          <p className="small-text mt-3 mb-0">
+            <span className="soft">Begun by mistake?</span>{' '}
+            <Discard walk={walking.pack.walk.id} to={routes.walks(walking.pack.job.id)} />
+          </p>
         </div>
       )}
     </>

@@ -8,6 +8,8 @@ export const WalkTabs = ({ job }: { job: string }) => (
     places={[
       { path: routes.walks(job), label: 'Walks' },
       { path: routes.completion(job), label: 'Completion' },
+      { path: routes.pictures(job), label: 'Pictures' },
+      { path: routes.history(job), label: 'History' },
     ]}
   />
 );

@@ -7,6 +7,7 @@ import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import type { WalkPack } from '@/contract/views/walk';
 import type { WalkKind } from '@/core/walks/observation';
 import { ToastProvider, useToast } from '../kit/toast';
+import { NotKept } from '../offline/not-kept';
 import { Unsent } from '../offline/unsent';
 import { LineForm } from './line-form';
 import { AddArea } from '../scope/area-making';
@@ -201,6 +202,7 @@ function Walking({ given, first }: { given: WalkPack; first: string | undefined 
   return (
     <div className={visits ? 'walk walk-visit' : 'walk'}>
       <WalkTop pack={pack} />
+      <NotKept />
       {visits && <VisitAreas pack={pack} at={at} go={go} onAdd={() => open('area')} />}
       <main className="walk-body">
         {pack.walk.finished && (
@@ -217,14 +219,7 @@ function Walking({ given, first }: { given: WalkPack; first: string | undefined 
           </DeliveryContext>
         )}
         {area && panel === 'route' && (
-          <Route
-            walking={walking}
-            at={at}
-            finished={pack.walk.finished}
-            finishing={finishing}
-            onGo={go}
-            onFinish={() => void finish()}
-          />
+          <Route walking={walking} at={at} finished={pack.walk.finished} finishing={finishing} onGo={go} />
         )}
         {area && panel !== 'route' && panel !== 'area' && (
           <DeliveryContext value={delivery}>
@@ -252,6 +247,8 @@ function Walking({ given, first }: { given: WalkPack; first: string | undefined 
           area={area}
           onward={onward}
           next={next}
+          finish={pack.walk.finished ? undefined : () => void finish()}
+          finishing={finishing}
         />
       )}
     </div>
@@ -327,6 +324,8 @@ function WalkingNav({
   area,
   onward,
   next,
+  finish,
+  finishing,
 }: {
   onPicture: (spot?: string) => void;
   open: (which: Panel) => void;
@@ -335,6 +334,9 @@ function WalkingNav({
   area: WalkArea;
   onward: () => void;
   next: WalkArea | undefined;
+  /** Nothing where the walk is finished already. */
+  finish: (() => void) | undefined;
+  finishing: boolean;
 }) {
   return (
     <nav className="thumb" aria-label="Record">
@@ -350,7 +352,11 @@ function WalkingNav({
       <button type="button" onClick={() => open('tell')}>
         Tell
       </button>
-      {panel === 'route' ? (
+      {panel === 'route' && finish ? (
+        <button type="button" className="next" disabled={finishing} onClick={finish}>
+          {finishing ? 'Sending what was recorded…' : 'Finish the walk'}
+        </button>
+      ) : panel === 'route' ? (
         <button type="button" className="next" onClick={() => setPanel(undefined)}>
           Back to {area.name}
         </button>
