@@ -21,7 +21,7 @@ describe('the people of a firm', () => {
     const owner = await at('/');
     await inspect(owner, 'signing in');
     await signIn(owner, 'maren@harrowtern.example', 'guessed at once');
-    await seesText(owner, 'Address and password do not belong together.');
+    await seesText(owner, 'E-mail and password do not belong together.');
     await signIn(owner, 'maren@harrowtern.example', 'mist over the harbour');
     await textFits(owner, /On site today/);
     await owner.goto(`${on.server.url}/firm`);

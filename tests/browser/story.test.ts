@@ -168,7 +168,7 @@ describe('a house of one’s own', () => {
   it('begins with its firm, opens a job and has a first plan within minutes', async () => {
     const page = await visit(on.browser, DESK, on.complaints);
     await page.goto(`${on.server.url}/`);
-    await seesText(page, 'Whose firm is this?');
+    await seesText(page, 'Set up your firm');
     await press(page, 'Begin');
     await seesText(page, 'is missing');
     for (const [name, value] of Object.entries({

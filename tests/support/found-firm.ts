@@ -10,7 +10,7 @@ import type { Stage } from './stage';
 export async function foundFirm(on: Stage, page: Page): Promise<void> {
   const code = foundingCode(readFileSync(join(on.folder, 'secret'), 'utf8'));
   await page.goto(`${on.server.url}/welcome?code=${code}`);
-  await seesText(page, 'Whose firm is this?');
+  await seesText(page, 'Set up your firm');
   await fillAll(page, {
     name: 'Own Two Hands',
     ownerName: 'Ida Own',

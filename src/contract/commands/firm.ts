@@ -1,4 +1,5 @@
 import { array, boolean, object, string } from 'yup';
+import { CURRENCY_CODES } from '@/core/units/money';
 import { command, OFFICE, OWNER } from '../command';
 import * as field from '../fields';
 
@@ -10,9 +11,12 @@ export const foundFirm = command(
     name: field.line('the firm’s name'),
     town: field.optionalLine('the town').default(''),
     zone: field.optionalZone(),
+    currency: string()
+      .default('')
+      .oneOf(['', ...CURRENCY_CODES], 'the currency must be one of the list'),
     personId: field.id(),
     ownerName: field.line('your name'),
-    email: field.email('your address').required('your address is missing'),
+    email: field.email('your e-mail').required('your e-mail is missing'),
     password: string().required('a password is missing').min(10, 'a password has at least 10 characters').max(200),
     /** Printed where the house was started: whoever has the machine founds the firm, not whoever comes first. */
     code: field.optionalLine('the code', 20),

@@ -37,7 +37,7 @@ export async function signIn(
   const note = (outcome: Outcome): void => noteSignIn(db, { email, person, ...from }, outcome, at());
   if (person === null || row === undefined) {
     note('wrong');
-    throw wrong('wrong-password', 'Address and password do not belong together.', 'password');
+    throw wrong('wrong-password', 'E-mail and password do not belong together.', 'password');
   }
   if (row.state !== 'active') {
     note('closed');

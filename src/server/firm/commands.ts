@@ -49,6 +49,7 @@ export const firmHandlers = handlers({
       name: payload.name,
       town: payload.town,
       zone: payload.zone ?? zoneOf(context.db),
+      currency: payload.currency || null,
       demo: flag(context.installation.demo),
     });
     addPerson(context.db, {

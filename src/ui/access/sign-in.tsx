@@ -17,7 +17,7 @@ export const SignIn = () => (
     >
       {(asked) => (
         <>
-          <TextField name="email" label="Your address" type="email" autoComplete="username" />
+          <TextField name="email" label="Your e-mail" type="email" autoComplete="username" />
           <TextField name="password" label="Password" type="password" autoComplete="current-password" />
           {asked === 'code' && (
             <TextField

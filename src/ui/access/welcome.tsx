@@ -1,15 +1,18 @@
 'use client';
 import { foundFirm } from '@/contract/commands/firm';
-import { CommandForm, TextField } from '../kit/form';
+import { useCurrencyOptions } from '../firm/currency-options';
+import { CommandForm, SelectField, TextField } from '../kit/form';
 import { newId } from '../offline/send';
 import { DoorPage } from './door-page';
 
 /** The first visit of an empty installation: the firm and its owner. */
 export function Welcome({ code }: { code: string }) {
+  const currencies = useCurrencyOptions();
   return (
-    <DoorPage heading="Whose firm is this?">
+    <DoorPage heading="Set up your firm">
       <p className="soft">
-        Name the firm and yourself. You are its contractor and let the others in. Everything stays on this machine.
+        Aftermist keeps a renovation in order: you walk the site and say what you see, it makes the plan, and everybody
+        is told. Name the firm and yourself; you let the others in. Everything stays on this machine.
       </p>
       <CommandForm
         kind={foundFirm}
@@ -18,6 +21,7 @@ export function Welcome({ code }: { code: string }) {
         start={() => ({
           name: '',
           town: '',
+          currency: '',
           zone: new Intl.DateTimeFormat().resolvedOptions().timeZone,
           personId: newId(),
           ownerName: '',
@@ -28,9 +32,12 @@ export function Welcome({ code }: { code: string }) {
       >
         <TextField name="code" label="The code" hint="It was printed where Aftermist was started." autoComplete="off" />
         <TextField name="name" label="The firm" />
-        <TextField name="town" label="Town" />
+        <div className="form-pair">
+          <TextField name="town" label="Town" />
+          <SelectField name="currency" label="Currency" none="choose later" options={currencies} />
+        </div>
         <TextField name="ownerName" label="Your name" autoComplete="name" />
-        <TextField name="email" label="Your address" type="email" autoComplete="username" />
+        <TextField name="email" label="Your e-mail" type="email" autoComplete="username" />
         <TextField
           name="password"
           label="A password"

@@ -5,7 +5,7 @@ import type { Role } from '@/contract/command';
 import type { FirmView } from '@/contract/views/firm';
 import { TAX_SHOWN, type TaxShown } from '@/core/money/price';
 import { TRADES } from '@/core/sequence/trades';
-import { CURRENCY_CODES } from '@/core/units/money';
+import { currencyName, useCurrencyOptions } from './currency-options';
 import { CommandForm, SelectField } from '../kit/form';
 import { Hidden } from '../kit/hidden';
 import { Folded } from '../kit/folded';
@@ -15,8 +15,6 @@ import { MoneyField, PercentField } from '../kit/measure-fields';
 import { Sum } from '../kit/money';
 import { Block } from '../kit/page';
 import { TRADE_OPTIONS } from '../scope/line-fields';
-
-const currencyName = (code: string): string => new Intl.DisplayNames('en', { type: 'currency' }).of(code) ?? code;
 
 /** In which money the firm counts, and what it adds. */
 export function FirmMoney({
@@ -87,30 +85,26 @@ export function HoursRates({ hours, onOpen }: { hours: FirmView['hours']; onOpen
 /** Rates that are shown before one asks for more. */
 const RATES_SHOWN = 8;
 
-export const MoneyForm = ({ view, onDone }: { view: FirmView; onDone: () => void }) => (
-  <CommandForm kind={setMoney} submit="Save" onDone={onDone} start={() => ({ ...view.money })}>
-    <SelectField
-      name="currency"
-      label="Currency"
-      none="choose"
-      options={CURRENCY_CODES.map((code) => [code, `${currencyName(code)} (${code})`] as const).sort(([, a], [, b]) =>
-        a < b ? -1 : 1,
-      )}
-    />
-    <PercentField name="markup" label="Overhead and profit, %" hint="On top of what work and goods cost the firm." />
-    <PercentField name="taxRate" label="Tax, %" hint="On both. Whether it applies is the tax office’s to say." />
-    <SelectField
-      name="taxShown"
-      label="Clients read prices"
-      options={(Object.keys(TAX_SHOWN) as TaxShown[]).map((key) => [key, TAX_SHOWN[key]])}
-    />
-    <MoneyField
-      name="tripCost"
-      label="A crew that comes once more costs"
-      hint="The way there and back and setting up; it counts where answers to a slip are compared."
-    />
-  </CommandForm>
-);
+export function MoneyForm({ view, onDone }: { view: FirmView; onDone: () => void }) {
+  const currencies = useCurrencyOptions();
+  return (
+    <CommandForm kind={setMoney} submit="Save" onDone={onDone} start={() => ({ ...view.money })}>
+      <SelectField name="currency" label="Currency" none="choose" options={currencies} />
+      <PercentField name="markup" label="Overhead and profit, %" hint="On top of what work and goods cost the firm." />
+      <PercentField name="taxRate" label="Tax, %" hint="On both. Whether it applies is the tax office’s to say." />
+      <SelectField
+        name="taxShown"
+        label="Clients read prices"
+        options={(Object.keys(TAX_SHOWN) as TaxShown[]).map((key) => [key, TAX_SHOWN[key]])}
+      />
+      <MoneyField
+        name="tripCost"
+        label="A crew that comes once more costs"
+        hint="The way there and back and setting up; it counts where answers to a slip are compared."
+      />
+    </CommandForm>
+  );
+}
 
 export const HourForm = ({ view, onDone }: { view: FirmView; onDone: () => void }) => (
   <CommandForm

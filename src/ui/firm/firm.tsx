@@ -266,7 +266,7 @@ const SubFields = () => (
       <TextField name="leadName" label="Whom to call" />
       <TextField name="phone" label="Telephone" type="tel" />
     </div>
-    <TextField name="email" label="Address for news" type="email" />
+    <TextField name="email" label="E-mail" type="email" />
     <details className="mb-3">
       <summary>Other trades they do</summary>
       <TicksField name="also" label="Other trades" options={OF_SUBS} />

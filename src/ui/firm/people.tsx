@@ -129,7 +129,7 @@ const PersonFields = ({ subs }: Pick<FirmView, 'subs'>) => (
     <TextField name="name" label="Name" />
     <SelectField name="role" label="Role" options={ACCOUNT_ROLES.map((role) => [role, role])} />
     <IfSub subs={subs} />
-    <TextField name="email" label="Address to sign in with" type="email" />
+    <TextField name="email" label="E-mail to sign in with" type="email" />
     <TextField
       name="phone"
       label="Telephone"

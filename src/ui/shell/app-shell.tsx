@@ -19,7 +19,7 @@ import { JobSwitcher } from './job-switcher';
 import { PersonMenu } from './person-menu';
 import { Going } from './going';
 import { Keys } from './keys';
-import { InstallOffer } from './install-offer';
+import { hearInstall } from '../offline/install';
 import { OpenAsked } from './open-asked';
 import { placeOf } from './places';
 import { BottomNav } from './bottom-nav';
@@ -42,6 +42,7 @@ export function AppShell({ view, children }: { view: ShellView; children: ReactN
   // Before anything below looks at what waits here.
   useLayoutEffect(() => void hereIs({ id, name }), [id, name]);
   useEffect(prepareOffline, []);
+  useEffect(hearInstall, []);
   return (
     <Demo value={view.demo}>
       <SendingBy value={view.sending}>
@@ -72,7 +73,6 @@ export function AppShell({ view, children }: { view: ShellView; children: ReactN
             <main id="main" className="with-thumbs">
               {children}
             </main>
-            <InstallOffer />
             <BottomNav job={job} jobs={view.jobs} />
           </ToastProvider>
         </MoneyIn>

@@ -73,7 +73,7 @@ function Change({ change: { command, when, who, did, about, back } }: { change: 
       }
     >
       <span className="fw-bold">{who}</span> {did}
-      {about && <>: “{about}”</>} <span className="soft">{when}</span>
+      {about && `: ${about}`} <span className="soft">{when}</span>
     </Line>
   );
 }

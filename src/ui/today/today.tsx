@@ -5,6 +5,7 @@ import { counted } from '@/core/words/count';
 import { Notice, PlanProblemNotice } from '../kit/notice';
 import { Empty, PageHead } from '../kit/page';
 import { FirstHour } from './first-hour';
+import { InstallOffer } from './install-offer';
 import { LookAround } from './look-around';
 import { Houses } from './houses';
 import { Lists } from './lists';
@@ -21,6 +22,7 @@ export function Today({ view, cares }: { view: TodayView; cares: string[] }) {
         </Link>
       </PageHead>
       <FirstHour steps={view.firstHour} />
+      <InstallOffer />
       <PlanProblemNotice problem={view.problem} />
       {cares.map((care) => (
         <Notice bad key={care}>

@@ -1,13 +1,12 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { dismissInstall, hearInstall, install, isInstallDismissed, useInstallOffer } from '../offline/install';
+import { dismissInstall, install, isInstallDismissed, useInstallOffer } from '../offline/install';
 
-/** Offers once to keep the program on the home screen, where the browser can. */
+/** Offers a phone once to keep the program on its home screen, where its browser can. */
 export function InstallOffer() {
   const offered = useInstallOffer();
   const [gone, setGone] = useState(false);
-  useEffect(hearInstall, []);
   if (!offered || gone || isInstallDismissed()) return null;
   return (
     <aside className="install-offer no-print" aria-label="On the home screen">

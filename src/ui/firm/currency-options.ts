@@ -1,0 +1,22 @@
+import { useSyncExternalStore } from 'react';
+import { CURRENCY_CODES } from '@/core/units/money';
+
+type Options = readonly (readonly [code: string, words: string])[];
+
+/** A currency by its name in English. */
+export const currencyName = (code: string): string =>
+  new Intl.DisplayNames('en', { type: 'currency' }).of(code) ?? code;
+
+const BY_CODE: Options = CURRENCY_CODES.map((code) => [code, code]);
+const BY_NAME: Options = CURRENCY_CODES.map((code) => [code, `${currencyName(code)} (${code})`] as const).sort(
+  ([, one], [, other]) => (one < other ? -1 : 1),
+);
+const never = (): (() => void) => () => undefined;
+
+/** All currencies to choose from: by name in a browser; the server, which may call one otherwise, says codes alone. */
+export const useCurrencyOptions = (): Options =>
+  useSyncExternalStore(
+    never,
+    () => BY_NAME,
+    () => BY_CODE,
+  );
