@@ -1,10 +1,13 @@
 /*
  * Opens Walk where there is no signal. The shell is one page that draws any walk from what the device keeps; it and the files it
- * needs are fetched ahead, and renewed whenever the application is open with a connection. Nothing else is answered from here:
+ * needs are fetched ahead, and renewed whenever the application is open with a connection. Pages that are looked up on site are
+ * answered as they were seen last, and say so. Nothing else is answered from here:
  * what was recorded is kept and sent by the page itself.
  */
 const SHELL = 'aftermist-shell-1';
 const PICTURES = 'aftermist-pictures-1';
+/** Pages as they were seen last, kept by the application while it has a connection. */
+const SEEN = 'aftermist-seen-1';
 const SHELL_PATH = '/walk';
 const MOST_PICTURES = 300;
 /** A line that is there in name only counts as none after so long. */
@@ -25,12 +28,13 @@ self.addEventListener('fetch', (event) => {
   else if (request.mode === 'navigate') event.respondWith(navigate(request));
 });
 
-/** The server's own page; the shell where nobody answers. */
+/** The server's own page; where nobody answers, that page as it was seen last, else the shell. */
 async function navigate(request) {
   try {
     return await within(fetch(request), new URL(request.url).pathname.startsWith(SHELL_PATH) ? PATIENCE_MS : 20000);
   } catch {
-    return (await caches.match(SHELL_PATH)) ?? Response.error();
+    const seen = await (await caches.open(SEEN)).match(request, { ignoreSearch: true });
+    return seen ?? (await caches.match(SHELL_PATH)) ?? Response.error();
   }
 }
 
@@ -100,5 +104,5 @@ function named(text, from = '/') {
 }
 
 async function dropOthers() {
-  for (const name of await caches.keys()) if (name !== SHELL && name !== PICTURES) await caches.delete(name);
+  for (const name of await caches.keys()) if (![SHELL, PICTURES, SEEN].includes(name)) await caches.delete(name);
 }

@@ -121,7 +121,10 @@ async function pressFound(page: Page, locator: Locator<HTMLElement>): Promise<vo
       window.addEventListener(
         'click',
         ({ target }) => {
-          if (target instanceof Node && element.contains(target)) hears.pressed = true;
+          // The page may have drawn the same control anew in between.
+          const control = target instanceof Element ? target.closest('button, a, summary') : null;
+          const isSame = control !== null && control.textContent === element.textContent;
+          if (target instanceof Node && (element.contains(target) || isSame)) hears.pressed = true;
         },
         { capture: true, once: true },
       );
@@ -152,7 +155,7 @@ export const click = (page: Page, selector: string): Promise<void> =>
     await pressFound(page, found);
   });
 
-/** Presses the first button, or what is folded, whose words fit; it is looked up and pressed in one turn, which no drawing comes between. */
+/** Presses the first button, or what is folded, whose words fit; looked up and pressed in one turn: no drawing comes between. */
 export const pressFirst = (page: Page, words: RegExp): Promise<void> =>
   doIt(page, `There is no button ${String(words)} to press`, async () => {
     await page.waitForFunction(

@@ -40,9 +40,9 @@ function namesIn(job: JobReading): (payload: unknown) => string {
   const areas = areaNames(job);
   const selections = new Map(selectionRows(job).map(({ id, category }) => [id as string, category]));
   const nameOf = (id: string): string => {
-    const { area, phase } = taskRef(id);
+    const { area, phase } = id.includes(':') ? taskRef(id) : { area: id };
     const step = phase ? phaseFacts(phase).label : '';
-    return [areas.get(area ?? id) ?? selections.get(id) ?? '', step].filter(Boolean).join(' · ');
+    return [areas.get(area) ?? selections.get(id) ?? '', step].filter(Boolean).join(' · ');
   };
   return (payload) => idsIn(payload).map(nameOf).find(Boolean) ?? '';
 }

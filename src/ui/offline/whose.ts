@@ -1,4 +1,5 @@
 'use client';
+import { SEEN, SEEN_AT } from './seen';
 import { store } from './store';
 
 /** Whose device this is at the moment: the one who is signed in on it, as the server said last. */
@@ -47,7 +48,9 @@ export async function nobodyIsHere(): Promise<void> {
 async function forgetKept(): Promise<void> {
   try {
     localStorage.removeItem(PREPARED);
-    await Promise.all([store.packs.clear(), 'caches' in window ? caches.delete(PICTURES) : undefined]);
+    localStorage.removeItem(SEEN_AT);
+    const kept = 'caches' in window ? [caches.delete(PICTURES), caches.delete(SEEN)] : [];
+    await Promise.all([store.packs.clear(), ...kept]);
   } catch {
     // A browser that keeps nothing has nothing to forget.
   }

@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 
 const keepJobs = vi.fn<() => Promise<boolean>>();
 vi.mock('./packs', () => ({ keepJobs: () => keepJobs() }));
+vi.mock('./seen', () => ({ keepSeen: () => Promise.resolve() }));
 
 const renewed: string[] = [];
 const ready = { active: { postMessage: (words: string) => renewed.push(words) } };

@@ -1,4 +1,5 @@
 import { keepJobs } from './packs';
+import { keepSeen } from './seen';
 import { PREPARED } from './whose';
 
 /** The page that was asked for comes first: what is fetched ahead waits until it stands. */
@@ -24,6 +25,7 @@ async function prepare(): Promise<void> {
   const ready = await navigator.serviceWorker.ready;
   ready.active?.postMessage('renew');
   if (await keepJobs()) remember();
+  await keepSeen();
 }
 
 /** Whether it is a while since this device was prepared; one that cannot remember is always due. */

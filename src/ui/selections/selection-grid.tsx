@@ -1,5 +1,5 @@
 'use client';
-import { routes } from '@/contract/routes';
+import { api, routes } from '@/contract/routes';
 import { flexRender, getCoreRowModel, getFilteredRowModel, useReactTable, type ColumnDef } from '@tanstack/react-table';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -9,12 +9,13 @@ import type { SelectionView } from '@/contract/views/selections';
 import { eitherOf, plainSigns, readNumber } from '@/core/units/number';
 import { leadWords } from '@/core/selections/lead-words';
 import { followsWords, isComing, stateWords } from '@/core/selections/states';
-import { formatDay, type Day } from '@/core/units/day';
+import type { Day } from '@/core/units/day';
 import { StateIcon } from '../kit/state-icon';
 import { useToast } from '../kit/toast';
 import { send } from '../offline/send';
 import { dueTone, dueWords } from './due-words';
 import { factsOf } from './facts';
+import { spanOf, WhenBar } from './when-bar';
 import type { Row } from '@tanstack/react-table';
 
 interface Terms {
@@ -85,26 +86,29 @@ const HEADS = {
   supplier: 'From whom',
   lead: 'Takes',
   next: 'Next',
-  needed: 'Needed',
+  when: 'When',
   state: 'State',
 } as const;
 const WIDTHS: Record<keyof typeof HEADS, string> = {
   what: '15%',
-  where: '10%',
-  choice: '14%',
-  code: '9%',
-  quantity: '8%',
-  supplier: '11%',
-  lead: '8%',
-  next: '12%',
-  needed: '7%',
-  state: '6%',
+  where: '9%',
+  choice: '12%',
+  code: '7%',
+  quantity: '7%',
+  supplier: '9%',
+  lead: '7%',
+  next: '11%',
+  when: '16%',
+  state: '7%',
 };
 
-function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
+function columnsFor(today: Day, job: string, span: ReturnType<typeof spanOf>): ColumnDef<SelectionView>[] {
   const show: Record<keyof typeof HEADS, (item: SelectionView) => React.ReactNode> = {
     what: (item) => (
       <>
+        {item.picture && (
+          <img className="thumb-of" src={api.picture(item.picture, 240)} alt="" width={40} height={30} loading="lazy" />
+        )}
         <Link href={routes.selection(job, item.id)} className="fw-bold">
           {item.category}
         </Link>
@@ -152,7 +156,7 @@ function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
         )}
       </span>
     ),
-    needed: (item) => (item.needBy ? formatDay(item.needBy, today) : ''),
+    when: (item) => <WhenBar item={item} today={today} span={span} />,
     state: (item) => (
       <span className={item.found && item.found.verdict !== 'right' ? 'bad' : ''}>{stateWords(item)}</span>
     ),
@@ -171,7 +175,7 @@ function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
         supplier: item.supplier,
         lead: '',
         next: '',
-        needed: '',
+        when: '',
         state: stateWords(item),
       })[id],
   }));
@@ -182,8 +186,8 @@ function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
  * keeps it and goes on, Escape leaves it as it was.
  */
 export function SelectionGrid({ groups, asked, today, job, suppliers }: Terms) {
-  const columns = useMemo(() => columnsFor(today, job), [today, job]);
   const data = useMemo(() => groups.flatMap(([, items]) => items), [groups]);
+  const columns = useMemo(() => columnsFor(today, job, spanOf(data, today)), [today, job, data]);
 
   const table = useReactTable({
     data,

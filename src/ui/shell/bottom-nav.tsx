@@ -4,6 +4,7 @@ import { BrickWall, Ellipsis, Footprints, Send, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { LAST_JOB } from '../offline/seen';
 import { SidePanel } from '../kit/side-panel';
 import { HOUSE_PLACES, NEW_JOB } from './house-places';
 import { PLACES, placeOf, type Place } from './places';
@@ -64,14 +65,12 @@ export function BottomNav({ job: open, jobs }: { job: string | null; jobs: reado
   );
 }
 
-const LAST = 'aftermist-last-job';
-
 /** The job that is open, else the one that was open last on this device, else the first of the firm. */
 function useLastJob(open: string | null, jobs: readonly { id: string }[]): string | null {
   const [last, setLast] = useState<string | null>(null);
   useEffect(() => {
-    if (open) window.localStorage.setItem(LAST, open);
-    setLast(window.localStorage.getItem(LAST));
+    if (open) window.localStorage.setItem(LAST_JOB, open);
+    setLast(window.localStorage.getItem(LAST_JOB));
   }, [open]);
   const known = jobs.some(({ id }) => id === last) ? last : (jobs[0]?.id ?? null);
   return open ?? known;

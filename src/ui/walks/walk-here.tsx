@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import type { JobPack, WalkPack } from '@/contract/views/walk';
 import { WALK_KINDS, type WalkKind } from '@/core/walks/observation';
 import { beginHere, packsHere, walkHere } from '../offline/packs';
+import { seenHere } from '../offline/seen';
 import { Unsent } from '../offline/unsent';
 import { Walk } from './walk';
 import { Hidden } from '../kit/hidden';
@@ -11,13 +12,17 @@ import { Hidden } from '../kit/hidden';
 /** Without a connection: the walk of this address as this device keeps it, or what can be walked from here. */
 export function WalkHere() {
   const [walk, setWalk] = useState<WalkPack>();
+  const [seen, setSeen] = useState<Awaited<ReturnType<typeof seenHere>>>([]);
   const [kept, setKept] = useState<{ jobs: JobPack[]; walks: WalkPack[] }>();
   useEffect(() => {
     const id = /^\/walk\/([0-9a-f-]{36})/.exec(window.location.pathname)?.[1];
     const look = async (): Promise<void> => {
       const found = id ? await walkHere(id) : undefined;
       if (found) setWalk(found);
-      else setKept(await packsHere());
+      else {
+        setKept(await packsHere());
+        setSeen(await seenHere());
+      }
     };
     void look();
   }, []);
@@ -58,6 +63,18 @@ export function WalkHere() {
             {kept.jobs.map((job) => (
               <Begin key={job.job.id} job={job} />
             ))}
+          </>
+        )}
+        {seen.length > 0 && (
+          <>
+            <h2>As seen last</h2>
+            <ul className="route">
+              {seen.map(({ path, label }) => (
+                <li key={path}>
+                  <a href={path}>{label}</a>
+                </li>
+              ))}
+            </ul>
           </>
         )}
         <p className="mt-4">
