@@ -23,9 +23,6 @@ const partNamed = (page: Page): Promise<number> =>
     return named.length / seen.length;
   });
 
-const screens = (page: Page): Promise<number> =>
-  page.evaluate(() => document.documentElement.scrollHeight / window.innerHeight);
-
 describe('at a glance', () => {
   it.each([
     [2, 0.9],
@@ -35,22 +32,6 @@ describe('at a glance', () => {
     const page = await on.at(`/schedule?weeks=${weeks}`);
     await page.waitForSelector('.board .piece');
     expect(await partNamed(page)).toBeGreaterThanOrEqual(least);
-  });
-
-  it.each([
-    ['Today', '/', 2, 4],
-    ['Rooms', signal, 2, 4],
-    ['a room', `${signal}/areas/${areaOf('bath')}`, 2, 4],
-  ])('%s stands on a few screens before one asks for more', async (_, path, desk, phone) => {
-    for (const [size, most] of [
-      [DESK, desk],
-      [PHONE, phone],
-    ] as const) {
-      const page = await visit(on.browser, size, on.complaints);
-      await page.goto(`${on.server.url}${path}`);
-      await page.waitForSelector('main h1');
-      expect(await screens(page)).toBeLessThanOrEqual(most);
-    }
   });
 
   it('what stops a job is the same on Today, on the drawing and in the list beside it', async () => {

@@ -7,7 +7,7 @@ import { firmView } from '@/server/views/firm';
 import { moneyView } from '@/server/views/money';
 import { pricesView } from '@/server/views/prices';
 import { Assemblies } from '@/ui/assemblies/assemblies';
-import { Firm } from '@/ui/firm/firm';
+import { Settings } from '@/ui/firm/settings';
 import { MoneyIn } from '@/ui/kit/money';
 import { Money } from '@/ui/money/money';
 import { Prices } from '@/ui/money/prices';
@@ -112,10 +112,10 @@ describe('assemblies', () => {
 describe('the money of the firm', () => {
   it('is said to the contractor and the office, and to no lead; an empty house is asked for its currency', () => {
     const installation = demoHouse();
-    const page = inEuro(<Firm view={firmView(installation, { role: 'contractor' })} role="office" />);
+    const page = inEuro(<Settings view={firmView(installation, { role: 'contractor' })} role="office" />);
     expect(page).toMatch(/Euro, EUR Overhead and profit 15 %, tax 20 % Clients read prices with the tax in them/);
     expect(page).toMatch(/Carpentry €46\.00/);
-    expect(inEuro(<Firm view={firmView(installation, { role: 'lead' })} role="lead" />)).not.toMatch(
+    expect(inEuro(<Settings view={firmView(installation, { role: 'lead' })} role="lead" />)).not.toMatch(
       /Overhead|€46\.00/,
     );
     const empty = emptyHouse();
@@ -125,7 +125,7 @@ describe('the money of the firm', () => {
       { name: 'F', personId: newId(), ownerName: 'O', email: 'o@f.example', password: 'long enough for it' },
       { kind: 'founder' },
     );
-    expect(read(<Firm view={firmView(empty, { role: 'contractor' })} role="contractor" />)).toContain(
+    expect(read(<Settings view={firmView(empty, { role: 'contractor' })} role="contractor" />)).toContain(
       'No currency chosen',
     );
   });

@@ -297,7 +297,7 @@ describe('materials and rooms', () => {
     const page = read(<Materials view={materialsView(readJob(demoHouse(), dairy))} />);
     expect(page).toMatch(/Larch plank, 180 mm 44 planks 31\.50 1 386\.00 Fathom Timber \w{3} \d+ \w{3} · East gable/);
     expect(page).toMatch(/Facade paint, moss: paint, cans of 10 L 1 can 235\.00/);
-    expect(page).toContain('Cut list: Workshop, Stud 45 × 95');
+    expect(page).toContain('Cut list: Workshop Stud 45 × 95');
   });
 
   it('carry the room’s quantities and what is believed of it on its own page', () => {

@@ -33,7 +33,7 @@ describe('the table of selections', () => {
         '',
         'Lantern glazing waits for the association waits for the designer Lantern roof roof glazing Eight curved ' +
           'panes, laminated, clear LG-8 8 panes Lumen Curve Works 140 to 154 days order at once ',
-        String.raw`1\d\d days late \w{3} \d+ \w{3} chosen`,
+        String.raw`1\d\d days late needed \w{3} \d+ \w{3} chosen`,
       ),
     );
     expect(page).toMatch(/On site or fitted 1 Wall tiles/);

@@ -241,6 +241,18 @@ export const sent = (page: Page): Promise<unknown> =>
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
+/** What has too little contrast on a page as it is now, by axe. */
+export async function contrastIn(page: Page): Promise<string[]> {
+  await page.evaluate(axe);
+  return page.evaluate(async () => {
+    const { axe: runner } = window as unknown as {
+      axe: { run: (at: Node, options: object) => Promise<{ violations: { nodes: { html: string }[] }[] }> };
+    };
+    const { violations } = await runner.run(document, { runOnly: ['color-contrast'], resultTypes: ['violations'] });
+    return violations.flatMap(({ nodes }) => nodes.slice(0, 3).map(({ html }) => html.slice(0, 160)));
+  });
+}
+
 /**
  * Nothing for axe to find, nothing beyond the right edge. Where something has slid in, it alone is looked at: the page
  * under it is a view of its own.

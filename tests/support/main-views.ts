@@ -135,7 +135,12 @@ export const MAIN_VIEWS: MainView[] = [
   { name: 'Slip and progress', path: `${job}/schedule/progress`, file: { desk: 'progress.png' } },
   { name: 'Coordination', path: '/coordination' },
   { name: 'An inspection office', deskOnly: true, path: '/coordination', press: ['Add an office'] },
-  { name: 'A way of working', deskOnly: true, path: `${job}/sequence`, press: ['Choose: Cabinets and paint'] },
+  {
+    name: 'A way of working',
+    deskOnly: true,
+    path: `${job}/sequence`,
+    press: ['Ways of working all in the usual order', 'Choose: Cabinets and paint'],
+  },
   { name: 'A rule', deskOnly: true, path: `${job}/sequence`, press: ['Write a rule'] },
   { name: 'A gate', deskOnly: true, path: `${job}/sequence`, press: ['Set one'] },
   { name: 'Walks', path: `${job}/walks` },

@@ -2,12 +2,12 @@ import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { pathOf } from '@/server/tokens';
 import { dispatch } from '@/server/dispatch/dispatch';
 import { openInstallation } from '@/server/open-installation';
 import { demoId } from '../../demo/seed';
-import { DESK, inspect, launch, PHONE, press, visit } from './browser';
+import { contrastIn, DESK, inspect, launch, PHONE, press, visit } from './browser';
 import { command, MAREN, newId, root, signalHouse, testClock } from './installations';
 import { MAIN_VIEWS } from './main-views';
 import { serve, type Server } from './server';
@@ -26,6 +26,28 @@ const atRest = (page: Page): Promise<unknown> =>
 /** Views that are drawn for a phone first; the others are looked at whole on the desk. */
 const isUsedOnSite = ({ name }: { name: string }): boolean =>
   /^(Today|Walk|First visit|Client page|Sub page|Neighbour page|Page of a visit)/.test(name);
+
+/** Letters to people outside are read from the first line to the last, and a drawing is as tall as what it draws. */
+const isReadWhole = ({ name }: { name: string }): boolean =>
+  /^(Client page|Sub page|Neighbour page|Page of a visit|A room to scale|A drain to scale|Planks for a face|Cut list)/.test(
+    name,
+  );
+
+const STILL = [{ name: 'prefers-reduced-motion', value: 'reduce' }];
+
+/** How many screens a page takes before somebody asks for more of it. */
+const screensOf = (page: Page): Promise<number> =>
+  page.evaluate(() => document.documentElement.scrollHeight / window.innerHeight);
+
+/** How far a page sticks out once its text is twice as large. */
+const beyondAtDouble = (page: Page): Promise<number> =>
+  page.evaluate(() => {
+    const root = document.documentElement;
+    root.style.fontSize = '200%';
+    const beyond = root.scrollWidth - root.clientWidth;
+    root.style.fontSize = '';
+    return beyond;
+  });
 
 /**
  * Every main view at one size, each looked at by axe and for what stands beyond the edge; a file a size, so that both
@@ -97,6 +119,14 @@ export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void 
         for (const words of 'press' in view ? (view.press ?? []) : []) await press(page, words);
         await atRest(page);
         await inspect(page, view.name, size === PHONE && !isUsedOnSite(view));
+        if ('press' in view && view.press) return;
+        if (!isReadWhole(view)) expect(await screensOf(page)).toBeLessThanOrEqual(size === DESK ? 2.01 : 4.01);
+        if (size === DESK) {
+          expect(await beyondAtDouble(page), 'pixels beyond the edge in text of double size').toBeLessThanOrEqual(0);
+          await page.emulateMediaFeatures([...STILL, { name: 'prefers-color-scheme', value: 'dark' }]);
+          expect(await contrastIn(page), 'what cannot be read in the dark').toEqual([]);
+          await page.emulateMediaFeatures([...STILL, { name: 'prefers-color-scheme', value: 'light' }]);
+        }
       },
     );
   });

@@ -100,7 +100,7 @@ export const leftByWalks = (
   new Map(
     queryAll<{ walk: string; areas: string; pictures: string; effect: string | null }>(
       db,
-      `SELECT asked.value AS walk, effect,
+      `SELECT cast(asked.value AS TEXT) AS walk, effect,
           (SELECT json_group_array(DISTINCT area) FROM standing_observation AS seen WHERE seen.walk = asked.value) AS areas,
           (SELECT json_group_array(json_object('hash', picture, 'area', area))
             FROM (SELECT picture, area

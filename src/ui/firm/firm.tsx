@@ -174,7 +174,7 @@ function SubsTable({
                 ))}
               </td>
               <td data-label="Open work:">{sub.works}</td>
-              <td className="text-nowrap">
+              <td>
                 {office && (
                   <>
                     <LinkButton className="me-2" onClick={() => setOpen({ what: 'away', sub })}>

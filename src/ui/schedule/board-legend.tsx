@@ -45,12 +45,15 @@ function Codes({ view }: { view: BoardView }) {
   for (const { code, short } of view.rows.flatMap((row) => row.blocks))
     names.set(code, (names.get(code) ?? new Set()).add(short));
   return (
-    <ul className="legend codes" aria-label="What the letters mean">
-      {[...names].sort().map(([code, labels]) => (
-        <li key={code}>
-          <b>{code}</b> {[...labels].join(', ')}
-        </li>
-      ))}
-    </ul>
+    <details className="more">
+      <summary>What the letters mean</summary>
+      <ul className="legend codes">
+        {[...names].sort().map(([code, labels]) => (
+          <li key={code}>
+            <b>{code}</b> {[...labels].join(', ')}
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }

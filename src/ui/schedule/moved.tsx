@@ -71,7 +71,7 @@ function toldWords({ subs, clients, officeLetters, neighbours, near }: Telling, 
 /** Visits of one sub that are shown before one asks for more. */
 const VISITS_SHOWN = 1;
 /** Whom is shown before one asks for more, those whose promise cannot be kept first. */
-const PEOPLE_SHOWN = 3;
+const PEOPLE_SHOWN = 2;
 
 function MovedLines({ visits }: { visits: MovedView['concerned'][number]['visits'] }) {
   const line = (visit: (typeof visits)[number], at: number) => (

@@ -21,6 +21,7 @@ import { CsvEntry } from '../kit/csv-entry';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { PrintButton } from '../kit/print-button';
 import { SidePanel } from '../kit/side-panel';
+import { useRemembered } from '../kit/use-remembered';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { SelectionFields } from './selection-fields';
@@ -54,12 +55,13 @@ const FILTERS = {
   },
 } as const;
 type Filter = keyof typeof FILTERS;
+const [GROUPING_KEYS, FILTER_KEYS] = [Object.keys(GROUPINGS) as Grouping[], Object.keys(FILTERS) as Filter[]];
 
 /** One table by urgency: what must be decided, ordered or asked after next, and by when; changed where it stands. */
 export function Selections({ view }: { view: SelectionsView }) {
   const [asked, setAsked] = useState('');
-  const [grouping, setGrouping] = useState<Grouping>('urgency');
-  const [filter, setFilter] = useState<Filter>('all');
+  const [grouping, setGrouping] = useRemembered<Grouping>('selections-by', 'urgency', GROUPING_KEYS);
+  const [filter, setFilter] = useRemembered<Filter>('selections-shown', 'all', FILTER_KEYS);
   const [open, setOpen] = useState<'new' | 'list'>();
   const close = (): void => setOpen(undefined);
   const items = view.selections.filter(FILTERS[filter].holds);

@@ -103,7 +103,7 @@ function Week({
 }
 
 /** Steps of one stage in one week that are shown before one asks for more: those that begin first. */
-const SHOWN = 4;
+const SHOWN = 3;
 
 function Entries({ steps, onStep }: { steps: readonly StepView[]; onStep: (task: string) => void }) {
   const drawn = (step: StepView) => <Entry key={step.task} step={step} onStep={onStep} />;

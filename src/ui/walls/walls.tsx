@@ -50,7 +50,7 @@ export function Walls({ view }: { view: WallsView }) {
           </span>
         </PageHead>
         {!isEmptyBrief(view.brief) && (
-          <Block className="mb-4" heading={<Means of="word.scope">What is agreed here</Means>}>
+          <Block className="mb-3" heading={<Means of="word.scope">What is agreed here</Means>}>
             <BriefLines brief={view.brief} />
           </Block>
         )}
