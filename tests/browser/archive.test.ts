@@ -53,8 +53,8 @@ describe('a job in one file', () => {
     });
     await press(page, 'Begin');
     await page.waitForFunction(() => !location.pathname.startsWith('/welcome'));
-    await page.goto(`${there.server.url}/firm`);
-    await seesText(page, 'In one file');
+    await page.goto(`${there.server.url}/firm/settings`);
+    await press(page, 'In one file the whole firm or one job, packed or taken in');
     await writeFile(`${file}.torn`, packed.subarray(0, packed.length / 2));
     await upload(page, '#archive', `${file}.torn`);
     await page.waitForSelector('.notice.bad');

@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { demoId } from '../../demo/seed';
-import { DESK, PHONE, seesText, visit } from '../support/browser';
+import { PHONE, seesText, visit } from '../support/browser';
 import { areaOf } from '../support/installations';
 import { stage } from '../support/stage';
 

@@ -42,7 +42,7 @@ describe('money from an empty house', () => {
     await foundFirm(on, page);
 
     // Once for the firm: its money and what hours cost it.
-    await page.goto(`${on.server.url}/firm`);
+    await page.goto(`${on.server.url}/firm/settings`);
     await press(page, 'Change the firm’s money');
     await choose(page, 'currency', 'CHF');
     await fillAll(page, { markup: '10', taxRate: '8' });

@@ -83,9 +83,15 @@ const PATIENCE_MS = 40_000;
  * written as text since a locator takes no arguments along.
  */
 const CONTROL = `
+  const unfold = (element) => {
+    for (let fold = element; (fold = fold.closest('details:not([open])')); ) fold.open = true;
+  };
   const named = (element) => (element.getAttribute('aria-label') ?? element.textContent).replace(/\\s+/g, ' ').trim();
-  return [...document.querySelectorAll('button, a, summary')].find((element) => {
-    if (named(element) !== wanted || element.hasAttribute('disabled') || !element.checkVisibility()) return false;
+  const called = [...document.querySelectorAll('button, a, summary')].filter((element) => named(element) === wanted);
+  // What is folded is opened first, as whoever looks for it would.
+  if (called.length > 0 && !called.some((element) => element.checkVisibility())) called.forEach(unfold);
+  return called.find((element) => {
+    if (element.hasAttribute('disabled') || !element.checkVisibility()) return false;
     element.scrollIntoView({ block: 'center' });
     const box = element.getBoundingClientRect();
     const hit = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
@@ -151,7 +157,15 @@ export const press = (page: Page, words: string): Promise<void> =>
 export const click = (page: Page, selector: string): Promise<void> =>
   doIt(page, `There is no ${selector} to press`, async () => {
     const found = page.locator(selector).setTimeout(PATIENCE_MS) as Locator<HTMLElement>;
-    await (await found.waitHandle()).evaluate((element) => element.scrollIntoView({ block: 'center' }));
+    await (
+      await found.setVisibility(null).waitHandle()
+    ).evaluate((element) => {
+      for (let fold = element.closest('details:not([open])'); fold;) {
+        (fold as HTMLDetailsElement).open = true;
+        fold = fold.parentElement?.closest('details:not([open])') ?? null;
+      }
+      element.scrollIntoView({ block: 'center' });
+    });
     await pressFound(page, found);
   });
 
@@ -211,9 +225,17 @@ export async function hrefOf(page: Page, selector: string): Promise<string> {
  * for both.
  */
 export async function textFits(page: Page, pattern: RegExp, wanted = true, timeout = PATIENCE_MS): Promise<void> {
-  const fits = (source: string, flags: string, should: boolean): boolean =>
-    (document.body as HTMLElement | null) !== null &&
-    new RegExp(source, flags).test(document.body.innerText) === should;
+  const fits = (source: string, flags: string, should: boolean): boolean => {
+    const body = document.body as HTMLElement | null;
+    if (body === null) return false;
+    const asked = new RegExp(source, flags);
+    if (asked.test(body.innerText) === should) return true;
+    // What is folded is opened, as whoever looks for it would.
+    if (should)
+      for (const fold of document.querySelectorAll<HTMLDetailsElement>('details:not([open])'))
+        if (asked.test(fold.textContent)) fold.open = true;
+    return false;
+  };
   try {
     // Reading all words of a page at each frame would keep a core busy by itself.
     await page.waitForFunction(fits, { timeout, polling: 100 }, pattern.source, pattern.flags, wanted);
