@@ -2,7 +2,6 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { demoId } from '../../demo/seed';
 import { PHONE, seesText, visit } from '../support/browser';
-import { areaOf } from '../support/installations';
 import { stage } from '../support/stage';
 
 const on = stage();

@@ -13,6 +13,7 @@ import {
   shownLink,
   PHONE,
   press,
+  pressFirst,
   seesText,
   textFits,
   type,
@@ -124,6 +125,8 @@ describe('one walk, end to end', () => {
     );
     expect(moved, 'a task that moved within two weeks').toBeDefined();
     await desk.goto(`${on.server.url}/jobs/${signalHouse}/schedule?by=room`);
+    // Rows that do not fit are one press away.
+    await pressFirst(desk, /^\d+ more rows?$/);
     await click(desk, `[data-task="${moved?.id ?? ''}"]`);
     await seesText(desk, 'Why here?');
     await seesText(desk, reasonSaid(moved) || 'no reason');
@@ -155,7 +158,7 @@ describe('one walk, end to end', () => {
     await seesText(desk, 'read by');
 
     // Revoked, it opens no more.
-    await click(desk, 'aside .lines button:last-of-type');
+    await click(desk, 'aside .fold .lines button:last-of-type');
     await seesText(desk, 'opens no more');
     await client.reload();
     await seesText(client, 'does not open any more');

@@ -71,9 +71,9 @@ export function exampleJob(today: Day, newId: () => string): { job: string; comm
         },
       },
       { type: 'walk.finish', payload: { id: walk } },
-      ...CHOICES.map(({ where, phase, category, unit, quantity }): Given => ({
+      ...CHOICES.map(({ where, ...choice }): Given => ({
         type: 'selection.add',
-        payload: { id: newId(), job, area: area(where), phase, category, quantity, unit } as Input<'selection.add'>,
+        payload: { id: newId(), job, area: area(where), ...choice },
       })),
     ],
   };
@@ -86,6 +86,13 @@ const isSeen = (phase: Phase): boolean => {
 };
 
 const CHOICES = [
-  { where: 'Kitchen', phase: 'cabinets', category: 'Kitchen cabinets', quantity: 9, unit: 'pieces' },
-  { where: 'Bath', phase: 'tile', category: 'Bath tiles', quantity: 14, unit: 'm²' },
+  {
+    where: 'Kitchen',
+    phase: 'cabinets',
+    category: 'Kitchen cabinets',
+    quantity: 9,
+    unit: 'pieces',
+    ...{ leadLow: 40, leadHigh: 55 },
+  },
+  { where: 'Bath', phase: 'tiling', category: 'Bath tiles', quantity: 14, unit: 'm²', leadLow: 14, leadHigh: 21 },
 ] as const;
