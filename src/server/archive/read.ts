@@ -59,7 +59,7 @@ export async function opened<Read>(file: string, read: (zip: ZipFile) => Promise
   try {
     zip = await openPromise(file, { autoClose: false, strictFileNames: true, validateEntrySizes: true });
   } catch {
-    throw refused('This is no ZIP archive, or it is torn; choose one that was packed under Firm.');
+    throw refused('This is no ZIP archive, or it is torn; choose one that was packed under Settings.');
   }
   try {
     return await read(zip);

@@ -172,7 +172,7 @@ function Meant({ view, assembly }: { view: AssembliesView; assembly: Offered }) 
       {unpaid.length > 0 && (
         <Notice bad>
           Nobody has said what an hour of {unpaid.map((trade) => TRADES[trade].toLowerCase()).join(', ')} costs: it
-          counts nothing until it is said in Firm.
+          counts nothing until it is said in Settings.
         </Notice>
       )}
       <p className="mb-0">

@@ -91,7 +91,7 @@ function Shown({ played, stop }: { played: Extract<Played, { tally: Tally }>; st
           : `Times vary as ${view.records} finished steps of this firm did.`}{' '}
         {view.weather
           ? 'Outdoor work loses what the usual weather of its months takes.'
-          : 'No usual weather was entered under Firm, so rain after the outlook is not counted.'}{' '}
+          : 'No usual weather was entered under Settings, so rain after the outlook is not counted.'}{' '}
         A crew whose next work is not ready takes what is; nobody plans anew when something slips, so a good answer does
         better than this.
       </p>

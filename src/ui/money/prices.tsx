@@ -245,7 +245,7 @@ const TermsForm = ({ view, onDone }: { view: PricesView; onDone: () => void }) =
       pricesShown: view.pricesShown,
     })}
   >
-    <p className="mb-0 soft">Left empty, this job takes what is set in Firm.</p>
+    <p className="mb-0 soft">Left empty, this job takes what is set in Settings.</p>
     <PercentField name="markup" label="Overhead and profit on this job, %" />
     <PercentField name="taxRate" label="Tax on this job, %" />
     <SelectField

@@ -26,7 +26,7 @@ export function Today({ view, cares }: { view: TodayView; cares: string[] }) {
       <PlanProblemNotice problem={view.problem} />
       {cares.map((care) => (
         <Notice bad key={care}>
-          {care}: <Link href={routes.firm()}>see under Firm</Link>
+          {care}: <Link href={routes.settings()}>see under Settings</Link>
         </Notice>
       ))}
       <div className="today-parts">
