@@ -115,6 +115,8 @@ describe('a walk where there is no signal', () => {
     // Nobody answers: the device itself offers what it keeps.
     await page.goto(`${on.server.url}/`);
     await seesText(page, 'No connection');
+    // What was looked at last may be read; a walk is one press away.
+    await page.goto(`${on.server.url}/walk`);
     await press(page, 'Begin a walk in Signal House');
     await seesText(page, '1 of 18');
     await toArea(page, 'Guest suite');

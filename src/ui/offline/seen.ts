@@ -53,7 +53,8 @@ export function readable(page: string, at: Date): string {
     .replace(/<link[^>]+as="script"[^>]*>/g, '')
     .replace(
       '<main id="main"',
-      `<p class="seen-at" role="status">No connection. This is as it was ${when}.</p><main id="main"`,
+      `<p class="seen-at" role="status">No connection. This is as it was ${when}. ` +
+        `<a href="${routes.walk()}">Begin or go on with a walk</a></p><main id="main"`,
     );
 }
 
