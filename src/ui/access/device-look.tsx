@@ -31,36 +31,46 @@ export function LookOfDevice() {
   };
   return (
     <Block heading="How it looks on this device">
-      <fieldset className="mt-2">
-        <legend className="fs-6 fw-medium">Light or dark</legend>
-        {Object.entries(THEMES).map(([key, words]) => (
-          <Form.Check
-            key={key}
-            inline
-            type="radio"
-            id={`theme-${key}`}
-            name="theme"
-            label={words}
-            checked={theme === key}
-            onChange={() => set({ theme: key as DeviceLook['theme'] })}
-          />
-        ))}
-      </fieldset>
-      <fieldset className="mt-2">
-        <legend className="fs-6 fw-medium">Size of the text</legend>
-        {Object.entries(TEXT_SIZES).map(([key, words]) => (
-          <Form.Check
-            key={key}
-            inline
-            type="radio"
-            id={`text-${key}`}
-            name="text"
-            label={words}
-            checked={text === key}
-            onChange={() => set({ text: key as DeviceLook['text'] })}
-          />
-        ))}
-      </fieldset>
+      <Choose
+        name="theme"
+        legend="Light or dark"
+        ways={THEMES}
+        chosen={theme}
+        onChoose={(key) => set({ theme: key as DeviceLook['theme'] })}
+      />
+      <Choose
+        name="text"
+        legend="Size of the text"
+        ways={TEXT_SIZES}
+        chosen={text}
+        onChoose={(key) => set({ text: key as DeviceLook['text'] })}
+      />
     </Block>
   );
 }
+
+interface Choice {
+  name: string;
+  legend: string;
+  ways: Readonly<Record<string, string>>;
+  chosen: string;
+  onChoose: (key: string) => void;
+}
+
+const Choose = ({ name, legend, ways, chosen, onChoose }: Choice) => (
+  <fieldset className="mt-2">
+    <legend className="fs-6 fw-medium">{legend}</legend>
+    {Object.entries(ways).map(([key, words]) => (
+      <Form.Check
+        key={key}
+        inline
+        type="radio"
+        id={`${name}-${key}`}
+        name={name}
+        label={words}
+        checked={chosen === key}
+        onChange={() => onChoose(key)}
+      />
+    ))}
+  </fieldset>
+);
