@@ -117,7 +117,10 @@ export function readMostBytes({ AFTERMIST_MOST_GB: most }) {
 }
 
 const HOST_NAME = /^[a-z0-9]([a-z0-9.-]*[a-z0-9])?$/i;
-const LOOPBACK_HOSTS = ['127.0.0.1', 'localhost', '::1'];
+const LOOPBACK_HOSTS = ['127.0.0.1', 'localhost', '::1', '[::1]'];
+
+/** Whether a host, without its port, is the machine itself. @param {string} host */
+export const isLoopback = (host) => LOOPBACK_HOSTS.includes(host);
 
 /**
  * Under which names, besides the machine's own, this house is reached, and the addresses of proxies whose word is believed.
@@ -139,7 +142,7 @@ export function readHosts(env) {
     );
   const odd = list(proxies).find((one) => isIP(one) === 0);
   if (odd) throw new Error(`AFTERMIST_PROXY: ${odd} is no address; write it like AFTERMIST_PROXY=127.0.0.1.`);
-  if (env.AFTERMIST_DEMO === '1' && host && !LOOPBACK_HOSTS.includes(host))
+  if (env.AFTERMIST_DEMO === '1' && host && !isLoopback(host))
     throw new Error(
       `HOST=${host}: the demo lets everybody in as its contractor, so it answers on this machine alone. Leave HOST out.`,
     );
@@ -158,7 +161,7 @@ export function addressForPhones(
   networks,
 ) {
   if (named && URL.canParse(named)) return { address: named.replace(/\/$/, ''), secure: named.startsWith('https:') };
-  if (LOOPBACK_HOSTS.includes(host)) return null;
+  if (isLoopback(host)) return null;
   if (host !== '0.0.0.0' && host !== '::') return { address: `http://${host}:${port}`, secure: false };
   const own = networks.flat().find(({ family, internal }) => family === 'IPv4' && !internal);
   return own ? { address: `http://${own.address}:${port}`, secure: false } : null;

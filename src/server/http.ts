@@ -65,7 +65,10 @@ export function refuseForeignOrigin(request: Request): void {
 }
 
 /** Where this installation was reached, for addresses that are printed: a proxy before it says so. */
-export function originOf(request: Request): string {
-  const protocol = request.headers.get('x-forwarded-proto') ?? new URL(request.url).protocol.replace(':', '');
-  return `${protocol}://${request.headers.get('x-forwarded-host') ?? request.headers.get('host') ?? new URL(request.url).host}`;
+export const originOf = (request: Request): string => originIn(request.headers) ?? new URL(request.url).origin;
+
+/** The same by what was sent along alone, as a page has it; undefined where no host is named. */
+export function originIn(sent: Pick<Headers, 'get'>): string | undefined {
+  const host = sent.get('x-forwarded-host') ?? sent.get('host');
+  return host === null ? undefined : `${sent.get('x-forwarded-proto') ?? 'http'}://${host}`;
 }

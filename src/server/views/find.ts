@@ -56,8 +56,15 @@ export function saidAnywhere(firm: FirmReading, asked: string): Found[] {
 }
 
 /** What whoever leads single sites is shown of what was written: the work, not the letters and the people of others. */
-const OPEN_TO_ALL: ReadonlySet<SaidRow['kind']> = new Set([
-  ...(['said on a walk', 'scope', 'finding', 'assumption', 'added work', 'decision', 'request', 'neighbour'] as const),
+const OPEN_TO_ALL: ReadonlySet<SaidRow['kind']> = new Set<SaidRow['kind']>([
+  'said on a walk',
+  'scope',
+  'finding',
+  'assumption',
+  'added work',
+  'decision',
+  'request',
+  'neighbour',
 ]);
 
 function placeOfSaid({ kind, job, at }: SaidRow): Found['path'] {

@@ -1,22 +1,19 @@
 import { networkInterfaces } from 'node:os';
 import { toDataURL } from 'qrcode';
 import type { PhoneView } from '@/contract/views/phone';
-import { addressForPhones } from '../environment.mjs';
-
-const LOOPBACK = /^(?:localhost|127\.0\.0\.1|\[::1\])(?::\d+)?$/;
+import { addressForPhones, isLoopback } from '../environment.mjs';
 
 /**
  * How a telephone comes in.
- * @param asked under which address whoever asks has come in, which leads in for others too unless it is the machine’s own
+ * @param origin under which address whoever asks has come in: it leads in for others too unless it is the machine’s own
  */
-export async function phoneView(asked: { host: string; protocol: string }, demo: boolean): Promise<PhoneView> {
+export async function phoneView(origin: string | undefined, demo: boolean): Promise<PhoneView> {
   const named = addressForPhones(
     process.env,
     Object.values(networkInterfaces()).map((network) => network ?? []),
   );
-  const here = LOOPBACK.test(asked.host)
-    ? null
-    : { address: `${asked.protocol}://${asked.host}`, secure: asked.protocol === 'https' };
+  const isOthers = origin !== undefined && !isLoopback(new URL(origin).hostname);
+  const here = isOthers ? { address: origin, secure: origin.startsWith('https:') } : null;
   const reached = process.env['AFTERMIST_ADDRESS'] ? named : (here ?? named);
   return {
     address: reached?.address ?? null,

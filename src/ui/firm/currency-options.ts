@@ -1,5 +1,5 @@
-import { useSyncExternalStore } from 'react';
 import { CURRENCY_CODES } from '@/core/units/money';
+import { useInBrowser } from '../kit/use-in-browser';
 
 type Options = readonly (readonly [code: string, words: string])[];
 
@@ -11,12 +11,6 @@ const BY_CODE: Options = CURRENCY_CODES.map((code) => [code, code]);
 const BY_NAME: Options = CURRENCY_CODES.map((code) => [code, `${currencyName(code)} (${code})`] as const).sort(
   ([, one], [, other]) => (one < other ? -1 : 1),
 );
-const never = (): (() => void) => () => undefined;
 
 /** All currencies to choose from: by name in a browser; the server, which may call one otherwise, says codes alone. */
-export const useCurrencyOptions = (): Options =>
-  useSyncExternalStore(
-    never,
-    () => BY_NAME,
-    () => BY_CODE,
-  );
+export const useCurrencyOptions = (): Options => useInBrowser(() => BY_NAME, BY_CODE);

@@ -1,3 +1,4 @@
+import { More } from './folded';
 import { pictureRoute } from '@/contract/routes';
 import type { PictureView } from '@/contract/views/job';
 import { counted } from '@/core/words/count';
@@ -15,10 +16,9 @@ export function Pictures({ pictures, link, shown = pictures.length }: Terms & { 
     <>
       <Wall pictures={pictures.slice(0, shown)} {...of} />
       {pictures.length > shown && (
-        <details className="more">
-          <summary>{counted(pictures.length - shown, 'more picture')}</summary>
+        <More words={counted(pictures.length - shown, 'more picture')}>
           <Wall pictures={pictures.slice(shown)} {...of} />
-        </details>
+        </More>
       )}
     </>
   );

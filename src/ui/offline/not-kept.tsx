@@ -1,16 +1,10 @@
 'use client';
-import { useSyncExternalStore } from 'react';
 import { Notice } from '../kit/notice';
-
-const never = (): (() => void) => () => undefined;
+import { useInBrowser } from '../kit/use-in-browser';
 
 /** Over plain http a browser keeps nothing: said before a walk, and where one is under way. */
 export function NotKept() {
-  const keeps = useSyncExternalStore(
-    never,
-    () => window.isSecureContext,
-    () => true,
-  );
+  const keeps = useInBrowser(() => window.isSecureContext, true);
   if (keeps) return null;
   return (
     <Notice bad>

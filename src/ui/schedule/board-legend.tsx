@@ -1,3 +1,4 @@
+import { More } from '../kit/folded';
 import type { BoardView } from '@/contract/views/plan';
 import type { Explained } from '@/core/words/meanings';
 import { Means } from '../kit/means';
@@ -45,8 +46,7 @@ function Codes({ view }: { view: BoardView }) {
   for (const { code, short } of view.rows.flatMap((row) => row.blocks))
     names.set(code, (names.get(code) ?? new Set()).add(short));
   return (
-    <details className="more">
-      <summary>What the letters mean</summary>
+    <More words="What the letters mean">
       <ul className="legend codes">
         {[...names].sort().map(([code, labels]) => (
           <li key={code}>
@@ -54,6 +54,6 @@ function Codes({ view }: { view: BoardView }) {
           </li>
         ))}
       </ul>
-    </details>
+    </More>
   );
 }

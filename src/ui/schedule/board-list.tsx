@@ -1,3 +1,4 @@
+import { More } from '../kit/folded';
 import type { BoardBlock, BoardRow, BoardView } from '@/contract/views/plan';
 import { groupBy } from '@/core/group-by';
 import { formatDay, mondayOf, type Day } from '@/core/units/day';
@@ -38,12 +39,16 @@ export function BoardList({
   }));
   const shown = days.filter((day) => day.worked && day.works.length > 0);
   const folded = (day: Listed) => (
-    <details key={day.day} className="more">
-      <summary>
-        {day.label} <span className="soft">{counted(day.works.length, 'visit')}</span>
-      </summary>
+    <More
+      key={day.day}
+      words={
+        <>
+          {day.label} <span className="soft">{counted(day.works.length, 'visit')}</span>
+        </>
+      }
+    >
       <DayList day={day} today={view.today} job={job} onChoose={onChoose} />
-    </details>
+    </More>
   );
   return (
     <div className="board-list">
@@ -52,13 +57,16 @@ export function BoardList({
       ))}
       {shown.slice(DAYS_OPEN, DAYS_OPEN + DAYS_LISTED).map(folded)}
       {[...groupBy(shown.slice(DAYS_OPEN + DAYS_LISTED), ({ day }) => mondayOf(day))].map(([monday, week]) => (
-        <details key={monday} className="more">
-          <summary>
-            {`from ${formatDay(week[0]?.day ?? monday)} `}
-            <span className="soft">{counted(week.length, 'day')}</span>
-          </summary>
+        <More
+          key={monday}
+          words={
+            <>
+              {`from ${formatDay(week[0]?.day ?? monday)} `} <span className="soft">{counted(week.length, 'day')}</span>
+            </>
+          }
+        >
           {week.map(folded)}
-        </details>
+        </More>
       ))}
     </div>
   );
@@ -109,10 +117,7 @@ function DayList({
       </h2>
       {day.works.slice(0, WORKS_OPEN).map(drawn)}
       {day.works.length > WORKS_OPEN && (
-        <details className="more">
-          <summary>{day.works.length - WORKS_OPEN} more that day</summary>
-          {day.works.slice(WORKS_OPEN).map(drawn)}
-        </details>
+        <More words={`${day.works.length - WORKS_OPEN} more that day`}>{day.works.slice(WORKS_OPEN).map(drawn)}</More>
       )}
     </section>
   );

@@ -11,7 +11,7 @@ import { counted, listed } from '@/core/words/count';
 import { newSending } from '../kit/new-sending';
 import { Hidden } from '../kit/hidden';
 import { Block } from '../kit/page';
-import { Folded } from '../kit/folded';
+import { Folded, More } from '../kit/folded';
 import { Line } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
 import { Phone } from '../kit/phone';
@@ -81,10 +81,9 @@ function MovedLines({ visits }: { visits: MovedView['concerned'][number]['visits
     <>
       {visits.slice(0, VISITS_SHOWN).map(line)}
       {visits.length > VISITS_SHOWN && (
-        <details className="more">
-          <summary>{visits.length - VISITS_SHOWN} more</summary>
+        <More words={`${visits.length - VISITS_SHOWN} more`}>
           {visits.slice(VISITS_SHOWN).map((visit, at) => line(visit, at + VISITS_SHOWN))}
-        </details>
+        </More>
       )}
     </>
   );

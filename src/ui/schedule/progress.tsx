@@ -1,4 +1,5 @@
 'use client';
+import { More } from '../kit/folded';
 import { routes } from '@/contract/routes';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
@@ -181,10 +182,9 @@ function LoadOfTrades({ view }: { view: ProgressView }) {
       </p>
       <div className="loads">{trades.slice(0, LOADS_SHOWN).map(drawn)}</div>
       {trades.length > LOADS_SHOWN && (
-        <details className="more">
-          <summary>{counted(trades.length - LOADS_SHOWN, 'more trade')}</summary>
+        <More words={counted(trades.length - LOADS_SHOWN, 'more trade')}>
           <div className="loads">{trades.slice(LOADS_SHOWN).map(drawn)}</div>
-        </details>
+        </More>
       )}
     </Block>
   );
@@ -249,12 +249,7 @@ function Causes({ causes }: { causes: readonly CauseOfSlip[] }) {
   return (
     <>
       {causes.slice(0, 1).map(said)}
-      {causes.length > 1 && (
-        <details className="more">
-          <summary>{counted(causes.length - 1, 'more cause')}</summary>
-          {causes.slice(1).map(said)}
-        </details>
-      )}
+      {causes.length > 1 && <More words={counted(causes.length - 1, 'more cause')}>{causes.slice(1).map(said)}</More>}
     </>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { More } from '../kit/folded';
 import { useState } from 'react';
 import type { SequenceView, StepView } from '@/contract/views/plan';
 import { groupBy } from '@/core/group-by';
@@ -112,12 +113,7 @@ function Entries({ steps, onStep }: { steps: readonly StepView[]; onStep: (task:
   return (
     <>
       {steps.slice(0, shown).map(drawn)}
-      {steps.length > shown && (
-        <details className="more">
-          <summary>{steps.length - shown} more</summary>
-          {steps.slice(shown).map(drawn)}
-        </details>
-      )}
+      {steps.length > shown && <More words={`${steps.length - shown} more`}>{steps.slice(shown).map(drawn)}</More>}
     </>
   );
 }

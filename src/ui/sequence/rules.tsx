@@ -1,4 +1,5 @@
 'use client';
+import { More } from '../kit/folded';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { dropRule, rewriteRule, switchRule, unswitchRule, writeRule } from '@/contract/commands/knowledge';
@@ -116,10 +117,9 @@ export function Rules({ view }: { view: SequenceView }) {
       ) : (
         <>
           <Lines>{changed.map(drawn)}</Lines>
-          <details className="more">
-            <summary>{counted(usual.length, 'rule')} of the trade, as they stand</summary>
+          <More words={`${counted(usual.length, 'rule')} of the trade, as they stand`}>
             <Lines>{usual.map(drawn)}</Lines>
-          </details>
+          </More>
         </>
       )}
       <SidePanel

@@ -2,11 +2,10 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { COMMANDS } from '@/contract/commands';
 import { routes } from '@/contract/routes';
 import type { Day } from '@/core/units/day';
 import { useToast } from '../kit/toast';
-import { newId, send } from '../offline/send';
+import { makeCommand, newId, post } from '../offline/send';
 import { exampleJob } from '../sites/example-job';
 
 /** Sets up a made-up house to look around in; it says of itself that it is one, and is thrown away as a whole. */
@@ -18,7 +17,7 @@ export function LookAround({ today }: { today: Day }) {
     const { job, commands } = exampleJob(today, newId);
     for (const [index, { type, payload }] of commands.entries()) {
       setAt(Math.round((100 * index) / commands.length));
-      const sent = await send(COMMANDS[type] as never, payload as never);
+      const sent = await post(makeCommand(type, payload));
       if (!sent.ok) {
         say({ text: sent.problem.title });
         return setAt(undefined);

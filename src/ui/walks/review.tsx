@@ -13,7 +13,7 @@ import { counted } from '@/core/words/count';
 import { sayCauses } from '@/core/words/cause';
 import { sayReason } from '@/core/words/reason';
 import { sayWork } from '@/core/words/work';
-import { Folded } from '../kit/folded';
+import { Folded, More } from '../kit/folded';
 import { BlockHead, FoldedBlock, PageHead } from '../kit/page';
 import { Means } from '../kit/means';
 import { Line, Lines } from '../kit/lines';
@@ -71,10 +71,9 @@ export function Review({ view }: { view: ReviewView }) {
                   </Link>
                   {area.lines.slice(0, LINES_SHOWN).map(lineOf)}
                   {area.lines.length > LINES_SHOWN && (
-                    <details className="more">
-                      <summary>{area.lines.length - LINES_SHOWN} more there</summary>
+                    <More words={`${area.lines.length - LINES_SHOWN} more there`}>
                       {area.lines.slice(LINES_SHOWN).map(lineOf)}
-                    </details>
+                    </More>
                   )}
                 </Line>
               )}

@@ -1,4 +1,5 @@
 'use client';
+import { More } from '../kit/folded';
 import type { Terms } from './area-body';
 import { pictureSource } from './recorded-lines';
 import { Hidden } from '../kit/hidden';
@@ -29,8 +30,7 @@ export function Standpoints({ area, walking, onPicture }: Terms) {
           </button>
         </div>
       ))}
-      <details className="more">
-        <summary>A new spot</summary>
+      <More words="A new spot">
         <WordForm
           className="check-line"
           label={`A new standpoint in ${area.name}`}
@@ -40,7 +40,7 @@ export function Standpoints({ area, walking, onPicture }: Terms) {
           missing="Say where you stand and where you look, so that the next picture is taken from there."
           onKeep={(name) => onPicture(walking.addStandpoint(area.id, name))}
         />
-      </details>
+      </More>
     </section>
   );
 }

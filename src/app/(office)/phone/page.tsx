@@ -1,5 +1,6 @@
 import { headers } from 'next/headers';
 import { visitor } from '@/server/access/visitor';
+import { originIn } from '@/server/http';
 import { installation } from '@/server/open-installation';
 import { phoneView } from '@/server/views/phone';
 import { OnYourPhone } from '@/ui/access/on-your-phone';
@@ -8,10 +9,5 @@ export const metadata = { title: 'On your phone' };
 
 export default async function PhonePage() {
   await visitor('person');
-  const sent = await headers();
-  const asked = {
-    host: sent.get('x-forwarded-host') ?? sent.get('host') ?? '',
-    protocol: sent.get('x-forwarded-proto') ?? 'http',
-  };
-  return <OnYourPhone view={await phoneView(asked, installation().demo)} />;
+  return <OnYourPhone view={await phoneView(originIn(await headers()), installation().demo)} />;
 }
