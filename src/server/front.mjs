@@ -2,7 +2,6 @@ import { randomBytes } from 'node:crypto';
 import { createServer } from 'node:http';
 import { hostname } from 'node:os';
 import { isIP } from 'node:net';
-import next from 'next';
 import { join } from 'node:path';
 import { readHosts } from './environment.mjs';
 import { codeToFound, faultOf } from './folder-check.mjs';
@@ -176,6 +175,8 @@ export async function startFront({ dir, host, port }) {
   const folder = process.env.AFTERMIST_DATA ?? join(dir, 'var', 'firm');
   const fault = faultOf(folder, join(dir, 'migrations'));
   if (fault) return await startClosed(fault, { host, port });
+  // Only once it serves: it changes how modules are found in whatever process loads it.
+  const { default: next } = await import('next');
   const app = next({ dev: false, dir, hostname: host, port });
   await app.prepare();
   const handle = app.getRequestHandler();

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { queryOne } from '@/server/database/query';
 import { readFirm, readHouse, readJob } from '@/server/reading/reading';
+import { renewOnce } from '@/server/plan/renew';
 import { firstHour } from '@/server/views/first-hour';
 import { saidAnywhere } from '@/server/views/find';
 import { historyView } from '@/server/views/history';
@@ -94,11 +95,18 @@ describe('an example to look around in', () => {
     const who = { kind: 'person', ...owner, role: 'contractor' } as const;
     const { job, commands } = exampleJob('2027-03-09', newId);
     for (const { type, payload } of commands) must(house, type, payload as never, who);
+    renewOnce(house);
     const [first, ...steps] = firstHour(readFirm(house)) ?? [];
     expect([first?.done, ...steps.map(({ done }) => done)]).not.toContain(true);
     const [walk] = walksView(readJob(house, job)).walks;
     expect(walk).toMatchObject({ finished: true });
     expect(walk?.touched.length).toBeGreaterThan(2);
+    // It takes no crew from a job of one's own.
+    expect(readFirm(house).jobs).toEqual([job]);
+    const own = newId();
+    must(house, 'job.open', { id: own, name: 'Own', units: 'metric', startDay: '2027-04-05' }, who);
+    expect(readFirm(house).jobs).toEqual([own]);
+    must(house, 'job.remove', { id: own, version: 1 }, who);
     must(house, 'job.remove', { id: job, version: 1 }, who);
     expect(readFirm(house).jobs).toEqual([]);
   });

@@ -43,8 +43,12 @@ export interface Source {
 /** Readings by what they are of. */
 export type KeptReadings = Map<string, FirmReading>;
 
-/** Jobs whose work is planned: from the first visit until all is handed over. */
-const PLANNED = `removed = 0 AND state IN ('scoping', 'booked', 'active', 'completing')`;
+/**
+ * Jobs whose work is planned: from the first visit until all is handed over. An example takes no crew from a real job: it
+ * is planned only while there is none.
+ */
+const PLANNED = `removed = 0 AND state IN ('scoping', 'booked', 'active', 'completing')
+  AND (example = 0 OR NOT EXISTS (SELECT 1 FROM job AS own WHERE own.example = 0 AND own.removed = 0))`;
 
 /** A reading of all jobs whose work is planned. */
 export const readFirm = (source: Source): FirmReading => reading(source, 'planned', () => jobsThat(source.db, PLANNED));

@@ -18,7 +18,7 @@ export function firstHour(firm: FirmReading): FirstStep[] | null {
     { text: 'Set out its rooms', done: past.areas === 1, href: job ? routes.areas(job) : null },
     {
       text: 'Look at the plan',
-      done: (wholePlan(firm)?.tasks.length ?? 0) > 0,
+      done: wholePlan(firm)?.tasks.some((task) => task.job === job) ?? false,
       href: job ? routes.schedule(job) : null,
     },
     {

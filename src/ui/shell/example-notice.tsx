@@ -16,7 +16,7 @@ export function ExampleNotice({ job, version }: { job: JobHead; version: number 
   };
   return (
     <p className="example-notice no-print">
-      An example to look around in: nothing of it is real, and nobody is told of it.{' '}
+      An example to look around in: nothing of it is real. Beside a job of your own it is not planned.{' '}
       <LinkButton disabled={busy} onClick={() => void remove()}>
         Throw it away
       </LinkButton>
