@@ -43,6 +43,7 @@ const LONG = {
   fuzz: ([tried = '200000']) =>
     run(bin('vitest'), ['run', '--project', 'integration', '--testTimeout=3600000', 'fuzz.test'], {
       FUZZ_COMMANDS: tried,
+      FUZZ_ROUTES: '6000',
       FUZZ_SEED: String(Date.now() % 1_000_000),
     }),
   /** Slips of drawn firms, the best answer against waiting and against a rule of thumb: `npm run long -- slips 200`. */
