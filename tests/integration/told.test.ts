@@ -48,12 +48,14 @@ const messages = (installation: Installation) =>
       ORDER BY message.rowid`,
   );
 
+const part = (terms: Intl.DateTimeFormatOptions): Intl.DateTimeFormat =>
+  new Intl.DateTimeFormat('en-GB', { ...terms, timeZone: 'UTC' });
+const PARTS = [part({ weekday: 'short' }), part({ day: 'numeric' }), part({ month: 'short' })];
+
 /** `Fri 12 Mar, morning`, by the calendar of the language itself. */
 function halfDayWords(day: string, half: number): string {
   const date = new Date(`${day}T12:00:00Z`);
-  const part = (terms: Intl.DateTimeFormatOptions): string =>
-    new Intl.DateTimeFormat('en-GB', { ...terms, timeZone: 'UTC' }).format(date);
-  return `${part({ weekday: 'short' })} ${part({ day: 'numeric' })} ${part({ month: 'short' })}, ${half === 1 ? 'afternoon' : 'morning'}`;
+  return `${PARTS.map((one) => one.format(date)).join(' ')}, ${half === 0 ? 'morning' : 'afternoon'}`;
 }
 
 type Rumour = 'rain' | 'dry' | 'no' | 'pin' | 'unpin' | 'tell';

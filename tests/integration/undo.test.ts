@@ -1,3 +1,4 @@
+import type { Statement } from 'better-sqlite3';
 import { describe, expect, it } from 'vitest';
 import type { CommandType } from '@/contract/commands';
 import type { Connection } from '@/server/database/open';
@@ -11,31 +12,49 @@ import { demoHouse, giveRaw, MAREN, newId, raw, trying, type Answer } from '../s
 /** What is only added to, and what the planner makes of everything else. */
 const ASIDE = /^(command_.*|plan.*|calendar_event|walk_plan|sqlite_.*|observation|standing|projection)$/;
 
-/** Everything the file holds but versions, which go on counting: a row is its table's name and its values. */
-function everything(db: Connection): string[] {
-  const tables = queryAll<{ name: string }>(db, `SELECT name FROM sqlite_schema WHERE type = 'table' ORDER BY name`);
-  return tables.flatMap(({ name }) => {
-    if (ASIDE.test(name)) return [];
-    const columns = queryAll<{ name: string }>(db, 'SELECT name FROM pragma_table_info(@name)', { name })
-      .filter((column) => column.name !== 'version')
-      .map((column) => `"${column.name}"`);
-    // Read as lists, since it is read a thousand times.
-    const rows = db
-      .prepare(`SELECT ${columns.join(', ')} FROM ${name}`)
-      .raw()
-      .all() as unknown[][];
-    return rows.map((row) => `${name} ${row.join(' | ')}`);
-  });
+type Table = { name: string; rows: unknown[][] };
+
+/** Everything the file holds but versions, which go on counting; each row as a list, since it is read a thousand times. */
+function everything(db: Connection): Table[] {
+  return readingsOf(db).map(({ name, read }) => ({ name, rows: read.all() as unknown[][] }));
 }
 
-const unlike = (one: readonly string[], other: readonly string[]): string[] => {
-  if (one.length === other.length && one.every((row, at) => row === other[at])) return [];
-  const [left, right] = [new Set(one), new Set(other)];
-  return [
-    ...one.filter((row) => !right.has(row)).map((row) => `− ${row}`),
-    ...other.filter((row) => !left.has(row)).map((row) => `+ ${row}`),
-  ];
-};
+const known = new WeakMap<Connection, { name: string; read: Statement }[]>();
+
+function readingsOf(db: Connection): { name: string; read: Statement }[] {
+  const before = known.get(db);
+  if (before) return before;
+  const tables = queryAll<{ name: string }>(db, `SELECT name FROM sqlite_schema WHERE type = 'table' ORDER BY name`);
+  const readings = tables
+    .filter(({ name }) => !ASIDE.test(name))
+    .map(({ name }) => {
+      const columns = queryAll<{ name: string }>(db, 'SELECT name FROM pragma_table_info(@name)', { name })
+        .filter((column) => column.name !== 'version')
+        .map((column) => `"${column.name}"`);
+      return { name, read: db.prepare(`SELECT ${columns.join(', ')} FROM ${name}`).raw() };
+    });
+  known.set(db, readings);
+  return readings;
+}
+
+const isSame = (one: unknown, other: unknown): boolean =>
+  one === other || (one instanceof Buffer && other instanceof Buffer && one.equals(other));
+
+/** The rows of one that the other has not, and the other way about; their order in the file is no matter. */
+function unlike(one: readonly Table[], other: readonly Table[]): string[] {
+  return one.flatMap(({ name, rows }, index) => {
+    const others = other[index]?.rows ?? [];
+    const same = (row: unknown[], at: number): boolean =>
+      row.every((value, column) => isSame(value, others[at]?.[column]));
+    if (rows.length === others.length && rows.every(same)) return [];
+    const words = (row: unknown[]): string => `${name} ${row.join(' | ')}`;
+    const [left, right] = [new Set(rows.map(words)), new Set(others.map(words))];
+    return [
+      ...[...left].filter((row) => !right.has(row)).map((row) => `− ${row}`),
+      ...[...right].filter((row) => !left.has(row)).map((row) => `+ ${row}`),
+    ];
+  });
+}
 
 /** What stays, and why; everything else that can be given is taken back whole. */
 const STAYS: Partial<Record<CommandType, string>> = {

@@ -18,6 +18,7 @@ import { NOW } from './now';
 declare module 'vitest' {
   interface ProvidedContext {
     demo: string;
+    empty: string;
   }
 }
 
@@ -39,11 +40,19 @@ function opened(path: string, outside: Partial<Outside> = {}): Installation {
     clock: testClock(),
     outside: { ...simulatedOutside, ...outside },
   });
+  // A house of a test outlives no power cut: that the real one does is tested by killing it.
+  installation.db.pragma('synchronous = OFF');
   onTestFinished(() => void installation.db.close());
   return installation;
 }
 
-export const emptyHouse = (): Installation => opened(folder());
+/** A house of nobody yet, whose tables are there already: a copy takes no time. */
+export function emptyHouse(): Installation {
+  const path = folder();
+  const empty = inject('empty');
+  for (const file of readdirSync(empty)) copyFileSync(join(empty, file), join(path, file));
+  return opened(path);
+}
 
 /**
  * Puts a copy of the seeded demo firm into a folder, to be changed at will. Pictures lie under the hash of their content
@@ -61,7 +70,12 @@ export const demoFolder = (): string => copyDemo(folder());
 /** A copy that all tests of a file read from; none opens the seeded firm itself, whose log would come and go. */
 export function sharedDemo(): Installation {
   const path = mkdtempSync(join(tmpdir(), 'aftermist-'));
-  const installation = openInstallation({ folder: copyDemo(path), root, clock: testClock() });
+  const installation = openInstallation({
+    folder: copyDemo(path),
+    root,
+    clock: testClock(),
+    outside: simulatedOutside,
+  });
   afterAll(() => {
     installation.db.close();
     rmSync(path, { recursive: true, force: true });

@@ -79,20 +79,20 @@ function isPlanned({ db, job }: Facts, plain: string, area: string, from: string
     .get(job) as { origin: string; tasks: string };
   const phases = new Set(phasesCalled(plain));
   const id = one(db, 'SELECT id FROM area WHERE job = ? AND name = ?', job, area);
-  return (JSON.parse(tasks) as { area: string | null; phase: string | null; start: number; finish: number }[]).some(
-    (task) => {
-      const [first, last] = [task.start, task.finish - 1].map(
-        (slot) => Math.floor(slot / 2) + daysBetween(from, origin),
-      );
-      return (
-        task.area === id &&
-        task.phase !== null &&
-        phases.has(task.phase) &&
-        (first ?? 0) <= daysBetween(from, until) &&
-        (last ?? -1) >= 0
-      );
-    },
-  );
+  return plannedTasks(tasks).some((task) => {
+    if (task.area !== id || task.phase === null || !phases.has(task.phase)) return false;
+    const [first, last] = [task.start, task.finish - 1].map((slot) => Math.floor(slot / 2) + daysBetween(from, origin));
+    return (first ?? 0) <= daysBetween(from, until) && (last ?? -1) >= 0;
+  });
+}
+
+type PlannedTask = { area: string | null; phase: string | null; start: number; finish: number };
+let parsed: { text: string; tasks: PlannedTask[] } | undefined;
+
+/** A plan is asked of every word of a letter: it is parsed once. */
+function plannedTasks(text: string): PlannedTask[] {
+  if (parsed?.text !== text) parsed = { text, tasks: JSON.parse(text) as PlannedTask[] };
+  return parsed.tasks;
 }
 
 /** `a, b and c` by its names, longest names first: a name may hold “and” itself. */

@@ -1,26 +1,32 @@
 import { createRequire } from 'node:module';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 
 import { refuseWhereServed } from '../serving';
+import { unpackedTypeface } from './typeface';
 
 interface Pdfmake {
   setFonts: (fonts: Record<string, Record<string, string>>) => void;
   setUrlAccessPolicy: (may: (url: string) => boolean) => void;
   setLocalAccessPolicy: (may: (path: string) => boolean) => void;
+  virtualfs: { writeFileSync: (name: string, content: Buffer) => void };
   createPdf: (document: TDocumentDefinitions) => { getBuffer: () => Promise<Buffer> };
 }
 
 let maker: Pdfmake | undefined;
 
 /**
- * The one maker of PDF, with our own typefaces; nothing is ever fetched for a paper, and no file but a font is read.
+ * The one maker of PDF, with our own typefaces; nothing is ever fetched for a paper, and no file is read while one is set.
  */
 function pdfmake(root: string): Pdfmake {
   if (maker) return maker;
   const made = createRequire(join(root, 'package.json'))('pdfmake') as Pdfmake;
-  const font = (family: string, name: string): string =>
-    join(root, 'node_modules', '@fontsource', family, 'files', name);
+  const font = (family: string, name: string): string => {
+    const packed = readFileSync(join(root, 'node_modules', '@fontsource', family, 'files', name));
+    made.virtualfs.writeFileSync(name, unpackedTypeface(packed));
+    return name;
+  };
   const [plain, bold, mono] = [
     font('archivo', 'archivo-latin-400-normal.woff'),
     font('archivo', 'archivo-latin-600-normal.woff'),
@@ -31,7 +37,7 @@ function pdfmake(root: string): Pdfmake {
     Mono: { normal: mono, bold: mono, italics: mono, bolditalics: mono },
   });
   made.setUrlAccessPolicy(() => false);
-  made.setLocalAccessPolicy((path) => [plain, bold, mono].includes(path));
+  made.setLocalAccessPolicy(() => false);
   maker = made;
   return made;
 }
