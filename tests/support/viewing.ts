@@ -50,6 +50,25 @@ const beyondAtDouble = (page: Page): Promise<number> =>
   });
 
 /**
+ * What can be pressed and is lower than a thumb is wide; a word within a sentence is as high as its line, and a tick is
+ * pressed by its words as well.
+ */
+const lowerThan = (page: Page, least: number): Promise<string[]> =>
+  page.evaluate((wanted) => {
+    const pressed = 'a[href], button, summary, select, textarea, input:not([type=hidden])';
+    return [...document.querySelectorAll<HTMLElement>(pressed)].flatMap((element) => {
+      const { width, height } = element.getBoundingClientRect();
+      if (width < 2 || height < 2 || !element.checkVisibility({ visibilityProperty: true })) return [];
+      if (getComputedStyle(element).display === 'inline') return [];
+      const words = (element as HTMLInputElement).labels ?? [];
+      const isTick = element.matches('[type=checkbox], [type=radio], [type=file]');
+      const high = isTick ? Math.max(height, ...[...words].map((one) => one.getBoundingClientRect().height)) : height;
+      const said = element.getAttribute('aria-label') ?? element.textContent.trim().slice(0, 40);
+      return high < wanted - 0.5 ? [`${element.tagName.toLowerCase()} “${said}” ${Math.round(high)} px`] : [];
+    });
+  }, least);
+
+/**
  * Every main view at one size, each looked at by axe and for what stands beyond the edge; a file a size, so that both
  * run at once.
  */
@@ -121,8 +140,12 @@ export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void 
         await inspect(page, view.name, size === PHONE && !isUsedOnSite(view));
         if ('press' in view && view.press) return;
         if (!isReadWhole(view)) expect(await screensOf(page)).toBeLessThanOrEqual(size === DESK ? 2.01 : 4.01);
+        expect(await beyondAtDouble(page), 'pixels beyond the edge in text of double size').toBeLessThanOrEqual(0);
+        if (size === PHONE) {
+          const least = /^\/walk\//.test(new URL(page.url()).pathname) ? 48 : 44;
+          expect(await lowerThan(page, least), `what is lower than ${least} px under a thumb`).toEqual([]);
+        }
         if (size === DESK) {
-          expect(await beyondAtDouble(page), 'pixels beyond the edge in text of double size').toBeLessThanOrEqual(0);
           await page.emulateMediaFeatures([...STILL, { name: 'prefers-color-scheme', value: 'dark' }]);
           expect(await contrastIn(page), 'what cannot be read in the dark').toEqual([]);
           await page.emulateMediaFeatures([...STILL, { name: 'prefers-color-scheme', value: 'light' }]);
