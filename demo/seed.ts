@@ -41,6 +41,7 @@ import type { DemoArea, DemoJob, DemoRequest, DemoSeen, DemoSelection, DemoWalk 
 import { captionsOf, readLabelled } from './narration-file';
 import { changes } from './stood';
 import { HOURS, JOB_MONEY, MONEY } from './prices';
+import { papersOf } from './papers';
 import { waysInOf } from './way-in';
 import { purchasesOf, spendingOf } from './spending';
 import type { Happened } from './happened';
@@ -74,6 +75,7 @@ export async function seedDemo(installation: Installation): Promise<void> {
     for (const job of DEMO_JOBS) script.visit(job);
     for (const happenings of [spendingOf, purchasesOf, waysInOf])
       for (const job of DEMO_JOBS) script.tell(happenings(job, start));
+    for (const job of DEMO_JOBS) script.tell(await papersOf(installation, job));
     for (const job of DEMO_JOBS) script.walls(job);
     for (const job of DEMO_JOBS) script.endings(job);
     for (const job of DEMO_JOBS) script.orders(job);

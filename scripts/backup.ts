@@ -26,7 +26,7 @@ try {
   );
   if (missing.length > 0)
     console.warn(
-      `${missing.length} pictures or recordings that the firm names lay nowhere: ${missing.slice(0, 3).join(', ')} …`,
+      `${missing.length} pictures, recordings or PDFs that the firm names lay nowhere: ${missing.slice(0, 3).join(', ')} …`,
     );
 } catch (error) {
   console.error(error instanceof Error ? error.message : String(error));

@@ -21,7 +21,7 @@ try {
     `${firm || 'The house'} as of ${made} is in ${folder}: ${Object.keys(files).length} files, each as it was.`,
   );
   if (missing.length > 0)
-    console.warn(`${missing.length} pictures or recordings were missing already when it was made.`);
+    console.warn(`${missing.length} pictures, recordings or PDFs were missing already when it was made.`);
 } catch (error) {
   console.error(error instanceof Error ? error.message : String(error));
   process.exit(1);

@@ -16,6 +16,8 @@ const ACTS: Partial<Record<CommandType, string>> = {
   'visit.free': 'let somebody off a day',
   'visit.give': 'gave a visit to somebody else',
   'plan.take': 'took the better plan',
+  'attachment.add': 'added a drawing or permit',
+  'attachment.change': 'changed what a drawing or permit is called',
   'quiet.add': 'added a time of quiet',
   'quiet.drop': 'removed a time of quiet',
   'travel.set': 'set how long a way takes',

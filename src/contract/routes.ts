@@ -129,6 +129,8 @@ export const publicRoutes = {
   picture: (token: string, picture: string, width?: number): Path =>
     `/s/${token}/pictures/${picture}${query({ w: width })}`,
   statement: (token: string): Path => `/s/${token}/statement.pdf`,
+  /** A drawing or permit that somebody handed over. */
+  pdf: (token: string, pdf: string): Path => `/s/${token}/pdfs/${pdf}`,
   /** A sheet of an area with its drawings, for whoever is asked about it. */
   sheet: (token: string, area: string): Path => `/s/${token}/areas/${area}/sheet.pdf`,
   /** Where a sub hands in a picture. */
@@ -164,6 +166,8 @@ export const api = {
   walkLabels: (walk: WalkId): Path => `/api/walks/${walk}/labels`,
   pictures: (): Path => '/api/pictures',
   picture: (picture: string, width?: number): Path => `/api/pictures/${picture}${query({ w: width })}`,
+  pdfs: (): Path => '/api/pdfs',
+  pdf: (pdf: string): Path => `/api/pdfs/${pdf}`,
   recordings: (): Path => '/api/recordings',
   recording: (recording: string): Path => `/api/recordings/${recording}`,
   /** A drawing or sheet of an area: `sheet.pdf`, `wall-1.svg`. */

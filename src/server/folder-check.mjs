@@ -43,7 +43,7 @@ function hasTraces(folder) {
     const path = join(folder, name);
     return existsSync(path) && readdirSync(path).length > 0;
   };
-  return existsSync(join(folder, 'secret')) || filled('pictures') || filled('recordings');
+  return existsSync(join(folder, 'secret')) || filled('pictures') || filled('recordings') || filled('pdfs');
 }
 
 /** @param {string} folder @param {string} migrations */

@@ -13,6 +13,7 @@ import { allTables, firmTables, jobTables, NOT_CARRIED, OF_FIRM } from '@/server
 import { rowsOfJob, type TableRows } from '@/server/archive/tables';
 import { writeArchive, type Label } from '@/server/archive/write';
 import { queryAll, queryOne } from '@/server/database/query';
+import { keptFile } from '@/server/files/kept';
 import { pictureFile } from '@/server/files/pictures';
 import type { Installation } from '@/server/installation';
 import { readyOwnPage } from '@/server/public/own';
@@ -88,6 +89,9 @@ describe('the archive of a job', () => {
     expect(is.get('observation')?.map(({ id }) => id)).toEqual(was.get('observation')?.map(({ id }) => id));
     const [picture] = queryAll<{ hash: string }>(there.db, 'SELECT hash FROM picture');
     expect(existsSync(pictureFile(there, picture?.hash ?? ''))).toBe(true);
+    const papers = queryAll<{ hash: string }>(there.db, 'SELECT hash FROM pdf');
+    expect(papers.length).toBeGreaterThan(2);
+    for (const { hash } of papers) expect(existsSync(keptFile(there, 'pdf', hash))).toBe(true);
     expect(queryAll(there.db, 'SELECT email FROM person WHERE email IS NOT NULL')).toEqual([{ email: 'i@o.example' }]);
     expect(queryAll(there.db, 'SELECT 1 FROM share_link WHERE revoked_at IS NULL')).toEqual([]);
     renewOnce(there);

@@ -44,7 +44,7 @@ function rowsOf(file: string): Record<string, unknown[]> {
 }
 const filesOf = (folder: string): string[] =>
   (readdirSync(folder, { recursive: true }) as string[])
-    .filter((name) => /^(pictures|recordings)\/\w+\/\w+$|^secret$/.test(name))
+    .filter((name) => /^(pictures|recordings|pdfs)\/\w+\/\w+$|^secret$/.test(name))
     .sort();
 
 async function backedUp(passphrase?: string): Promise<{ folder: string; file: string }> {
@@ -64,7 +64,10 @@ describe('a backup', () => {
     expect(rowsOf(databaseFile(back))).toEqual(rowsOf(databaseFile(folder)));
     // Those that the file names: tests share a folder of pictures, and others put more into it.
     const db = new Database(databaseFile(back), { readonly: true });
-    const named = db.prepare('SELECT hash FROM picture UNION ALL SELECT hash FROM recording').pluck().all() as string[];
+    const named = db
+      .prepare('SELECT hash FROM picture UNION ALL SELECT hash FROM recording UNION ALL SELECT hash FROM pdf')
+      .pluck()
+      .all() as string[];
     db.close();
     expect(
       filesOf(back)

@@ -6,7 +6,8 @@ import { sessionOf, openSession } from '@/server/accounts/sessions';
 import { execute, queryAll, queryOne } from '@/server/database/query';
 import { readMostBytes } from '@/server/environment.mjs';
 import { keepPicture, pictureFile } from '@/server/files/pictures';
-import { keepRecording, recordingFile } from '@/server/files/recordings';
+import { keptFile } from '@/server/files/kept';
+import { keepRecording } from '@/server/files/recordings';
 import { needRoom, roomOf } from '@/server/files/room';
 import { sweepFiles } from '@/server/files/sweep';
 import { problemResponse } from '@/server/http';
@@ -180,7 +181,7 @@ describe('what lies beside the records', () => {
       string,
       string,
     ];
-    const spoken = recordingFile(house, (await keepRecording(house, [wav(1)])).hash);
+    const spoken = keptFile(house, 'recording', (await keepRecording(house, [wav(1)])).hash);
     // Named within a text, as the pictures of what is chosen between are.
     execute(house.db, `INSERT INTO trusted_clock (id, after_seq, at) VALUES (1, 0, @text)`, {
       text: `[{"picture":"${kept[0]!.hash}"}]`,
@@ -211,7 +212,7 @@ describe('what lies beside the records', () => {
     await expect(keepRecording(house, [Buffer.from('RIFF')])).rejects.toThrow('no recording we can play');
     expect(readdirSync(join(house.folder, 'recordings'))).toEqual([]);
     const { hash } = await keepRecording(house, [wav(2).subarray(0, 7), wav(2).subarray(7)]);
-    expect(statSync(recordingFile(house, hash)).size).toBe(wav(2).length);
+    expect(statSync(keptFile(house, 'recording', hash)).size).toBe(wav(2).length);
     rmSync(house.folder, { recursive: true });
     house.db.close();
   });

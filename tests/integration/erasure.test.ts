@@ -5,7 +5,8 @@ import { signIn } from '@/server/accounts/sign-in';
 import { execute, queryAll, queryOne } from '@/server/database/query';
 import { erase, whereNamed } from '@/server/erasure/erase';
 import { letGo } from '@/server/erasure/let-go';
-import { keepRecording, recordingFile } from '@/server/files/recordings';
+import { keptFile } from '@/server/files/kept';
+import { keepRecording } from '@/server/files/recordings';
 import { databaseFile, type Installation } from '@/server/installation';
 import { renewOnce } from '@/server/plan/renew';
 import { readFirm, readJob } from '@/server/reading/reading';
@@ -132,7 +133,7 @@ describe('what is let go by itself', () => {
     must(house, 'firm.set-retention', { recordings: 6, origins: 6, neighbours: 6 });
     expect(await letGo(house, new Date('2026-11-01T08:00:00Z'))).toMatchObject({ recordings: 0, neighbours: 0 });
     expect(await letGo(house, later)).toMatchObject({ recordings: 1, neighbours: 1 });
-    expect(existsSync(recordingFile(house, hash))).toBe(false);
+    expect(existsSync(keptFile(house, 'recording', hash))).toBe(false);
     expect(queryOne(house.db, 'SELECT recording FROM narration WHERE id = @id', { id: narration!.id })).toEqual({
       recording: null,
     });

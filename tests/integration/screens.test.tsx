@@ -233,6 +233,7 @@ describe('public pages', () => {
         name: 'Guest suite',
         job: 'Signal House',
         soon: true,
+        papers: [],
         brief: {
           parts: {
             live: [{ id: 'l', of: 'scope', text: 'the bell wire: stays live', note: '', picture: null, whose: null }],

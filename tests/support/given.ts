@@ -1,4 +1,5 @@
 import type { Input } from '@/contract/commands';
+import { ATTACHMENTS } from './attachment-commands';
 import { queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
@@ -50,6 +51,7 @@ const jobFacts = {
 /** Every command once: what it is given after, what it is given, and what it leaves. */
 export const GIVEN: Record<string, Given> = {
   ...FIRST_VISIT,
+  ...ATTACHMENTS,
   ...MONEY,
   ...PURCHASES,
   ...VISITS,

@@ -1,4 +1,4 @@
-import { copyFileSync, mkdtempSync, readdirSync, rmSync, symlinkSync } from 'node:fs';
+import { copyFileSync, cpSync, mkdtempSync, readdirSync, rmSync, symlinkSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, inject, onTestFinished } from 'vitest';
@@ -62,7 +62,7 @@ export function copyDemo(path: string): string {
   const demo = inject('demo');
   for (const file of readdirSync(demo)) {
     if (file === 'pictures') symlinkSync(join(demo, file), join(path, file));
-    else copyFileSync(join(demo, file), join(path, file));
+    else cpSync(join(demo, file), join(path, file), { recursive: true });
   }
   return path;
 }

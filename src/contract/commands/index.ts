@@ -11,6 +11,7 @@ import * as licences from './licences';
 import * as money from './money';
 import * as purchasing from './purchasing';
 import * as quantities from './quantities';
+import * as attachments from './attachments';
 import * as quiet from './quiet';
 import * as schedule from './schedule';
 import * as scope from './scope';
@@ -69,6 +70,8 @@ export const COMMANDS = {
   'visit.free': visits.freeVisits,
   'visit.give': visits.giveVisits,
   'plan.take': schedule.takePlan,
+  'attachment.add': attachments.addAttachment,
+  'attachment.change': attachments.changeAttachment,
   'quiet.add': quiet.addQuiet,
   'quiet.drop': quiet.dropQuiet,
   'travel.set': route.setTravel,

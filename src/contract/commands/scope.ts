@@ -81,6 +81,7 @@ const REMOVABLE = [
   'purchase-bill',
   'way-in',
   'large-piece',
+  'attachment',
 ] as const;
 export type Removable = (typeof REMOVABLE)[number];
 export const removeLine = command(

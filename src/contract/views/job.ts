@@ -1,3 +1,4 @@
+import type { AttachmentView } from './attachments';
 import type { HouseholdNeed } from '@/core/sites/household-needs';
 import type { PlanProblem } from './plan';
 import type { Currency } from '@/core/units/money';
@@ -128,6 +129,8 @@ export interface RoomsView {
   outbuildings: AreaView[];
   ground: AreaView[];
   holds: HoldView[];
+  /** Drawings, permits and other papers of all of it. */
+  attachments: AttachmentView[];
   next: { when: string; works: { crew: string; label: string }[] }[];
   problem: PlanProblem | null;
 }
@@ -179,6 +182,7 @@ export interface RoomView {
   standpoints: StandpointView[];
   /** Sizes that are otherwise than drawn. */
   conflicts: { id: string; label: string; text: string; of: Target }[];
+  attachments: AttachmentView[];
   /** What a crew is told of it. */
   brief: Brief;
   called: string;

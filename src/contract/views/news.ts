@@ -1,3 +1,4 @@
+import type { SharedAttachment } from './attachments';
 import type { Brief } from '@/core/scope/brief';
 import type { Day } from '@/core/units/day';
 import type { Phrase } from '@/core/words/phrase';
@@ -195,6 +196,8 @@ export interface PartyShared extends SharedBase {
     /** How it was answered; null while it is open. */
     settled: string | null;
   } | null;
+  /** Drawings and other papers that go with the question. */
+  papers: SharedAttachment[];
   areas: {
     id: string;
     name: string;
@@ -337,9 +340,9 @@ export interface CrewShared extends SharedBase {
     spot: { id: string; picture: TourPicture } | null;
   }[];
   /** What was agreed in each room they still come to, those of the days above first. */
-  rooms: { area: string; name: string; job: string; soon: boolean; brief: Brief }[];
+  rooms: { area: string; name: string; job: string; soon: boolean; brief: Brief; papers: SharedAttachment[] }[];
   /** What concerns everybody on a job. */
-  around: { job: string; brief: Brief }[];
+  around: { job: string; brief: Brief; papers: SharedAttachment[] }[];
   /** What stands there, or comes: bins, places where loads are set down, the pump. */
   there: { key: string; job: string; what: string; text: string }[];
   /** What nobody may touch this evening, for whoever leads the site. */

@@ -1,3 +1,4 @@
+import type { AttachmentView } from './attachments';
 import type { Phrase } from '@/core/words/phrase';
 import type { Closure } from '@/core/selections/order-by';
 import type { Due } from '@/core/selections/due';
@@ -156,6 +157,7 @@ export interface RequestView {
     href: string;
     by: Day | null;
   }[];
+  attachments: AttachmentView[];
   history: HistoryLine[];
 }
 

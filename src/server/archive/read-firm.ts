@@ -6,6 +6,7 @@ import { firmTables } from '../database/job-tables';
 import { queryAll } from '../database/query';
 import { writeLog } from '../door/log';
 import { becomeFirm } from '../firm/commands';
+import { isKept } from '../files/kept';
 import { temporaryFile } from '../files/temporary';
 import type { Installation } from '../installation';
 import { refuseWhereServed } from '../serving';
@@ -93,7 +94,7 @@ function takeFirm(installation: Installation, { label, tables }: FirmArchive, wh
       for (const [table, rows] of tables)
         if (table === 'firm') becomeFirm(db, rows[0] ?? {});
         // Files come with the jobs that name them.
-        else if (table !== 'picture' && table !== 'recording') addKnown(db, table, rows);
+        else if (!isKept(table)) addKnown(db, table, rows);
       return writeLog(db, {
         ...{ id: randomUUID(), type: 'firm.taken-in', at: now, applied_at: now, who, job: null },
         payload: JSON.stringify({ firm: label.firm, made: label.made }),

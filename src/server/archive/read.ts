@@ -5,6 +5,8 @@ import { columnsOf, jobTables, OF_FIRM } from '../database/job-tables';
 import type { Connection } from '../database/open';
 import { writeLog } from '../door/log';
 import { markPlan } from '../door/marks';
+import { KEPT, type Kept } from '../files/kept';
+import { keepPdf } from '../files/pdfs';
 import { keepPicture } from '../files/pictures';
 import { needRoom } from '../files/room';
 import { isRecordingType, keepRecording } from '../files/recordings';
@@ -19,18 +21,21 @@ import { ARCHIVE_FORM, ARCHIVE_KIND, type Label } from './write';
 
 /** What an archive may hold, by name; anything else in it makes it none of ours. */
 const NAMES =
-  /^(archive\.json|tables\/[a-z_]+\.json|csv\/[a-z_]+\.csv|(pictures|recordings)\/[0-9a-f]{64}|papers\/[\w.-]+)$/;
+  /^(archive\.json|tables\/[a-z_]+\.json|csv\/[a-z_]+\.csv|(pictures|recordings|pdfs)\/[0-9a-f]{64}|papers\/[\w.-]+)$/;
 export const MOST = { entries: 50_000, table: 256 * 1024 * 1024, file: 256 * 1024 * 1024, all: 8 * 1024 ** 3 };
 
 export const refused = (message: string): Refusal =>
   unprocessable('no-archive', `${message} Nothing of it was taken.`, 'archive');
 
+type Folder = (typeof KEPT)[Kept];
+const isFolder = (name: string): name is Folder => Object.values(KEPT).some((folder) => folder === name);
+
 interface Archive {
   label: Label;
   tables: TableRows;
   zip: ZipFile;
-  /** Pictures and recordings, by what they are and their hash. */
-  files: { entry: Entry; kind: string; hash: string }[];
+  /** Pictures, recordings and PDFs, by the folder they lie in and their hash. */
+  files: { entry: Entry; kind: Folder; hash: string }[];
 }
 
 /**
@@ -90,7 +95,7 @@ async function contentsOf(zip: ZipFile): Promise<Archive> {
     else if (isTable) tables.set(name.slice(7, -5), rowsIn(name, await bytesOf(zip, entry)));
     else {
       const [kind = '', hash = ''] = name.split('/');
-      if (kind === 'pictures' || kind === 'recordings') files.push({ entry, kind, hash });
+      if (isFolder(kind)) files.push({ entry, kind, hash });
     }
   }
   if (!label) throw refused('It does not say what it is: archive.json is missing.');
@@ -133,14 +138,15 @@ function checkLabel(db: Connection, { kind, form, migration, job }: Label): void
 }
 
 /**
- * Pictures and recordings are kept as any that come in, looked at and named by what they hold; one that is not what its name
+ * Pictures, recordings and PDFs are kept as any that come in, looked at and named by what they hold; one that is not what its name
  * says is refused. What is kept of an archive that is refused later stands where no record names it, as after any upload.
  */
 async function keepFiles(installation: Installation, { zip, files }: Archive): Promise<void> {
   for (const { entry, kind, hash } of files) {
     needRoom(installation, entry.uncompressedSize);
-    if (kind === 'recordings') {
-      await keepRecording(installation, await zip.openReadStreamPromise(entry), hash);
+    if (kind !== 'pictures') {
+      const keep = kind === 'pdfs' ? keepPdf : keepRecording;
+      await keep(installation, await zip.openReadStreamPromise(entry), hash);
       continue;
     }
     const content = await bytesOf(zip, entry);

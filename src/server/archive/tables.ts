@@ -109,6 +109,7 @@ export function rowsOfFirm(db: Connection, rows: TableRows): TableRows {
     ['office', of('office', 'id')],
     ['picture', of('picture', 'hash')],
     ['recording', of('recording', 'hash')],
+    ['pdf', of('pdf', 'hash')],
     ['own_assembly', queryAll<Row>(db, 'SELECT * FROM own_assembly')],
   ]);
 }

@@ -27,7 +27,7 @@ const README = `What is in here
 firm.json       what this is, of which firm, of which day, and its jobs
 tables/*.json   what belongs to the firm itself: people (without passwords), subs, suppliers, prices, days off …
 csv/*.csv       the same for spreadsheets
-jobs/*.zip      each job by itself, with its records, pictures, recordings and papers; each of them can be read alone
+jobs/*.zip      each job by itself, with its records, pictures, recordings, PDFs and papers; each of them can be read alone
 
 Aftermist reads it back: found a firm in an empty house, then Firm, “In one file”, take in. Nothing of it needs Aftermist
 to be read: JSON, CSV, JPEG, PDF.

@@ -2,8 +2,8 @@ import { createWriteStream, existsSync } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import Papa from 'papaparse';
 import { ZipFile } from 'yazl';
-import { pictureFile, servePicture } from '../files/pictures';
-import { recordingFile } from '../files/recordings';
+import { KEPT, KEPT_KINDS, keptFile } from '../files/kept';
+import { servePicture } from '../files/pictures';
 import type { Installation } from '../installation';
 import { jobPaper } from '../papers/documents';
 import { sentStatement } from '../public/shared';
@@ -42,7 +42,7 @@ const PAPERS = [
 ];
 
 /**
- * Writes everything of a job into one file: its rows as JSON and as CSV, its pictures and recordings as they were kept, its
+ * Writes everything of a job into one file: its rows as JSON and as CSV, its pictures, recordings and PDFs as they were kept, its
  * papers. Another installation reads it back whole.
  */
 export async function writeArchive(installation: Installation, job: string, file: string): Promise<{ name: string }> {
@@ -62,10 +62,10 @@ export async function writeArchive(installation: Installation, job: string, file
   };
   zip.addBuffer(Buffer.from(JSON.stringify(label, null, 2)), 'archive.json');
   addTables(zip, tables);
-  for (const [table, fileOf] of FILES)
-    for (const { hash } of firms.get(table) ?? []) {
-      const kept = fileOf(installation, String(hash));
-      if (existsSync(kept)) zip.addFile(kept, `${table}s/${String(hash)}`, { compress: false });
+  for (const kind of KEPT_KINDS)
+    for (const { hash } of firms.get(kind) ?? []) {
+      const kept = keptFile(installation, kind, String(hash));
+      if (existsSync(kept)) zip.addFile(kept, `${KEPT[kind]}/${String(hash)}`, { compress: false });
     }
   for (const paper of PAPERS) {
     const made = await jobPaper(installation, job, paper).catch(() => undefined);
@@ -126,11 +126,6 @@ const picturesOf = (job: JobReading): { hash: string; name: string }[] =>
       hash,
       name: `${(areaNames(job).get(area) ?? '').replace(/[^\p{L}\d -]/gu, '')} ${at.slice(0, 10)}`.trim(),
     }));
-
-const FILES = [
-  ['picture', pictureFile],
-  ['recording', recordingFile],
-] as const;
 
 /** A cell that a spreadsheet would reckon with is kept a text. */
 const csvOf = (rows: readonly Row[]): string => Papa.unparse([...rows], { escapeFormulae: true });

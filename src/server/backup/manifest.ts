@@ -8,7 +8,7 @@ export interface Manifest {
   made: string;
   /** By name: the size and the SHA-256 of each. */
   files: Record<string, { bytes: number; sha256: string }>;
-  /** Pictures and recordings that the file names and that lay nowhere when it was made. */
+  /** Pictures, recordings and PDFs that the file names and that lay nowhere when it was made. */
   missing: string[];
 }
 
@@ -16,4 +16,4 @@ export const MANIFEST = 'manifest.json';
 export const DATABASE = 'aftermist.sqlite';
 export const SECRET = 'secret';
 /** Names that a backup may hold besides its manifest; nothing else is written anywhere. */
-export const NAMES = /^(aftermist\.sqlite|secret|(pictures|recordings)\/[0-9a-f]{2}\/[0-9a-f]{64})$/;
+export const NAMES = /^(aftermist\.sqlite|secret|(pictures|recordings|pdfs)\/[0-9a-f]{2}\/[0-9a-f]{64})$/;

@@ -6,6 +6,7 @@ import { dirname, join } from 'node:path';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { ZipFile } from 'yazl';
+import { KEPT, KEPT_KINDS, type Kept } from '../files/kept';
 import { databaseFile, LAST_BACKUP } from '../installation';
 import { DATABASE, MANIFEST, SECRET, type Manifest } from './manifest';
 import { checkBackup } from './read';
@@ -22,7 +23,7 @@ export interface BackupTerms {
 
 /**
  * Writes everything a house consists of into one file and looks whether it can be read again: the database as of one
- * moment, pictures, recordings, the secret of its links, each with its hash.
+ * moment, pictures, recordings, PDFs, the secret of its links, each with its hash.
  */
 export async function writeBackup({ folder, file, now, passphrase }: BackupTerms): Promise<Manifest> {
   const work = await mkdtemp(join(dirname(file), '.backup-'));
@@ -82,12 +83,8 @@ function hashing(note: (bytes: number, sha256: string) => void): Transform {
 
 async function pack({ folder, copy, whole, now }: { folder: string; copy: string; whole: string; now: string }) {
   const db = new Database(copy, { readonly: true });
-  const hashes = (table: 'picture' | 'recording') =>
-    db.prepare(`SELECT hash FROM ${table} ORDER BY hash`).pluck().all() as string[];
-  const named = [
-    ...hashes('picture').map((hash) => `pictures/${hash.slice(0, 2)}/${hash}`),
-    ...hashes('recording').map((hash) => `recordings/${hash.slice(0, 2)}/${hash}`),
-  ];
+  const hashes = (kind: Kept) => db.prepare(`SELECT hash FROM ${kind} ORDER BY hash`).pluck().all() as string[];
+  const named = KEPT_KINDS.flatMap((kind) => hashes(kind).map((hash) => `${KEPT[kind]}/${hash.slice(0, 2)}/${hash}`));
   const manifest: Manifest = {
     ...{ kind: 'aftermist backup', form: 1, made: now, files: {}, missing: [] },
     migration: Number(db.prepare('SELECT max(number) FROM migration').pluck().get() ?? 0),

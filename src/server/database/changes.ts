@@ -39,6 +39,7 @@ const UNWATCHED = new Set([
   // Files lie beside the database.
   'picture',
   'recording',
+  'pdf',
   // The log, and what the planner makes of everything else.
   'command_log',
   'command_inverse',

@@ -54,7 +54,7 @@ export const NOT_CARRIED: Readonly<Record<string, string>> = {
 
 /** Of the firm, and carried where something of the job names it; whoever has it already keeps their own. */
 export const OF_FIRM: readonly string[] = [
-  ...['person', 'sub', 'sub_trade', 'supplier', 'office', 'picture', 'recording', 'own_assembly'],
+  ...['person', 'sub', 'sub_trade', 'supplier', 'office', 'picture', 'recording', 'pdf', 'own_assembly'],
 ];
 
 /** What an archive of the whole firm carries besides its jobs. */

@@ -65,6 +65,19 @@ export interface Rows {
     sure: number | null;
     signs: string;
   };
+  attachment: {
+    id: string;
+    job: JobId;
+    area: AreaId | null;
+    request: RequestId | null;
+    kind: 'drawing' | 'permit' | 'instructions' | 'other';
+    name: string;
+    pdf: string;
+    added_at: string;
+    added_by: string | null;
+    removed: 0 | 1;
+    version: number;
+  };
   baseline: {
     id: string;
     job: JobId;
@@ -807,6 +820,10 @@ export interface Rows {
     due_phase: Phase | null;
     due_day: string | null;
   };
+  pdf: {
+    hash: string;
+    bytes: number;
+  };
   person: {
     id: PersonId;
     name: string;
@@ -1520,6 +1537,7 @@ export interface Defaults {
     | 'version'
     | 'sure'
     | 'signs';
+  attachment: 'area' | 'request' | 'added_by' | 'removed' | 'version';
   baseline: 'finish_day';
   beside: 'opens';
   busy: never;
@@ -1700,6 +1718,7 @@ export interface Defaults {
   own_rule: 'number' | 'job' | 'removed' | 'version';
   payment: 'note' | 'removed' | 'version';
   payment_step: 'percent' | 'amount' | 'due_area' | 'due_phase' | 'due_day';
+  pdf: never;
   person: 'email' | 'password_hash' | 'version' | 'phone' | 'state' | 'sees_prices' | 'sub' | 'own_link';
   person_job: never;
   picture: 'taken_at';

@@ -20,6 +20,7 @@ import { supplierHandlers } from '../selections/suppliers';
 import { sequenceHandlers } from '../sequence/commands';
 import { inspectionHandlers } from '../schedule/inspections';
 import { pinHandlers } from '../schedule/pins';
+import { attachmentHandlers } from '../sites/attachments';
 import { quietHandlers } from '../sites/quiet';
 import { tripHandlers } from '../sites/trips';
 import { provisionHandlers } from '../sites/provisions';
@@ -99,6 +100,7 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   upkeepHandlers,
   licenceHandlers,
   doneHandlers,
+  attachmentHandlers,
   quietHandlers,
   workedDayHandlers,
   provisionHandlers,

@@ -6,6 +6,7 @@ import type { Rows } from '../database/rows';
 import type { Connection } from '../database/open';
 import type { Installation } from '../installation';
 import { notFound, conflict, unprocessable } from '../refusal';
+import { isKept, type Kept } from '../files/kept';
 import type { Actor } from './actor';
 import type { Prepared } from './prepared';
 import { shaped } from './shaped';
@@ -100,6 +101,8 @@ const WORDS: Partial<Record<Table, string>> = {
   handed_over: 'thing left with the client',
   client_item: 'line of the client’s list',
   sign_off: 'acceptance',
+  pdf: 'PDF',
+  attachment: 'drawing or permit',
   purchase_order: 'order',
   purchase_line: 'line of an order',
   purchase_bill: 'bill',
@@ -108,19 +111,18 @@ const WORDS: Partial<Record<Table, string>> = {
 
 /** Tables whose rows are asked for by an id of their own. */
 type WithId = { [Name in Table]: Rows[Name] extends { id: string } ? Name : never }[Table];
-type WithHash = 'picture' | 'recording';
 
 /** What people call a row of a table. */
 export const wordFor = (table: string): string => WORDS[table as Table] ?? table.replaceAll('_', ' ');
 
 /** The row of that id, or a refusal that says what is missing. */
-export function requireRow<Name extends WithId | WithHash>(
+export function requireRow<Name extends WithId | Kept>(
   context: CommandContext,
   table: Name,
   id: string,
   field = 'id',
 ): Rows[Name] {
-  const key = table === 'picture' || table === 'recording' ? 'hash' : 'id';
+  const key = isKept(table) ? 'hash' : 'id';
   const row = queryOne<Rows[Name]>(context.db, `SELECT * FROM ${table} WHERE ${key} = @id`, { id });
   if (!row) throw notFound(wordFor(table), field);
   return row;

@@ -5,13 +5,14 @@ import { zoneOf } from '../zone';
 import { randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { mkdir, open, readFile, rename, rm, stat } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
+import { dirname } from 'node:path';
 import sharp from 'sharp';
 import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import { queryOne, execute } from '../database/query';
 import { Refusal } from '../refusal';
 import { storageRefusal } from '../storage-fault';
 import type { Installation } from '../installation';
+import { keptFile } from './kept';
 import { needRoom } from './room';
 
 /** Pictures by the hash of their content: the same file twice is one file. */
@@ -27,7 +28,7 @@ const LARGEST_PIXELS = 120_000_000;
 const TYPES = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' } as const;
 
 export const pictureFile = (installation: Pick<Installation, 'folder'>, hash: string): string =>
-  join(installation.folder, 'pictures', hash.slice(0, 2), hash);
+  keptFile(installation, 'picture', hash);
 
 /**
  * Keeps a picture: looks at its content (never its name), writes it beside its place, syncs, renames, and only then

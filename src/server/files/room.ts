@@ -19,7 +19,10 @@ const LOW = 1024 * 1024 * 1024;
 export function roomOf({ db, folder, mostBytes }: Pick<Installation, 'db' | 'folder' | 'mostBytes'>): Room {
   const { bytes } = queryOne<{ bytes: number }>(
     db,
-    'SELECT (SELECT coalesce(sum(bytes), 0) FROM picture) + (SELECT coalesce(sum(bytes), 0) FROM recording) AS bytes',
+    `SELECT sum(bytes) AS bytes FROM (
+      SELECT coalesce(sum(bytes), 0) AS bytes FROM picture
+      UNION ALL SELECT coalesce(sum(bytes), 0) FROM recording
+      UNION ALL SELECT coalesce(sum(bytes), 0) FROM pdf)`,
   ) ?? { bytes: 0 };
   const takenBytes = bytes + statSync(databaseFile(folder)).size;
   const { bavail, bsize } = statfsSync(folder);

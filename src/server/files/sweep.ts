@@ -4,6 +4,7 @@ import { allTables, columnsOf, referencesOf } from '../database/job-tables';
 import { execute, queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import type { Installation } from '../installation';
+import { isKept, KEPT, KEPT_KINDS, type Kept } from './kept';
 
 /** A file that was begun or has no record is left alone this long: somebody may be at it. */
 const A_DAY_MS = 86_400_000;
@@ -12,15 +13,12 @@ const UNNAMED_MS = 90 * A_DAY_MS;
 /** So many that nothing names are looked into at a time. */
 const AT_A_TIME = 500;
 
-const KINDS = ['picture', 'recording'] as const;
-type Kind = (typeof KINDS)[number];
-
 export interface Swept {
   /** Files that were begun and never finished. */
   begun: number;
   /** Files that no row of the database has. */
   unknown: number;
-  /** Pictures and recordings that nothing has named for long. */
+  /** Pictures, recordings and PDFs that nothing has named for long. */
   unnamed: number;
 }
 
@@ -31,8 +29,8 @@ export interface Swept {
  */
 export async function sweepFiles({ db, folder }: Pick<Installation, 'db' | 'folder'>, now: Date): Promise<Swept> {
   const swept: Swept = { begun: 0, unknown: 0, unnamed: 0 };
-  for (const kind of KINDS) {
-    const at = join(folder, `${kind}s`);
+  for (const kind of KEPT_KINDS) {
+    const at = join(folder, KEPT[kind]);
     for (const part of await namesIn(at))
       for (const name of await namesIn(join(at, part))) {
         const file = join(at, part, name);
@@ -49,12 +47,10 @@ export async function sweepFiles({ db, folder }: Pick<Installation, 'db' | 'fold
 
 const namesIn = (folder: string): Promise<string[]> => readdir(folder).catch(() => []);
 
-const isKnown = (db: Connection, kind: Kind, hash: string): boolean =>
-  queryOne(db, kind === 'picture' ? OF_PICTURE : OF_RECORDING, { hash }) !== undefined;
-const OF_PICTURE = 'SELECT 1 FROM picture WHERE hash = @hash';
-const OF_RECORDING = 'SELECT 1 FROM recording WHERE hash = @hash';
+const isKnown = (db: Connection, kind: Kept, hash: string): boolean =>
+  queryOne(db, `SELECT 1 FROM ${kind} WHERE hash = @hash`, { hash }) !== undefined;
 
-async function sweepUnnamed(db: Connection, kind: Kind, at: string, now: Date): Promise<number> {
+async function sweepUnnamed(db: Connection, kind: Kept, at: string, now: Date): Promise<number> {
   let swept = 0;
   for (const { hash } of unreferenced(db, kind)) {
     const folder = join(at, hash.slice(0, 2));
@@ -65,13 +61,7 @@ async function sweepUnnamed(db: Connection, kind: Kind, at: string, now: Date): 
         () => 0,
       ));
     if (age < UNNAMED_MS || isWritten(db, hash)) continue;
-    execute(
-      db,
-      kind === 'picture' ? 'DELETE FROM picture WHERE hash = @hash' : 'DELETE FROM recording WHERE hash = @hash',
-      {
-        hash,
-      },
-    );
+    execute(db, `DELETE FROM ${kind} WHERE hash = @hash`, { hash });
     for (const name of await namesIn(folder)) if (name.startsWith(hash)) await rm(join(folder, name));
     if ((await namesIn(folder)).length === 0) await rmdir(folder).catch(() => undefined);
     swept += 1;
@@ -80,7 +70,7 @@ async function sweepUnnamed(db: Connection, kind: Kind, at: string, now: Date): 
 }
 
 /** Those that no row refers to by a key of its own. */
-function unreferenced(db: Connection, kind: Kind): { hash: string }[] {
+function unreferenced(db: Connection, kind: Kept): { hash: string }[] {
   const named = allTables(db).flatMap((table) =>
     referencesOf(db, table)
       .filter(({ table: to }) => to === kind)
@@ -92,7 +82,7 @@ function unreferenced(db: Connection, kind: Kind): { hash: string }[] {
 /** Whether it is named within something longer: the pictures of what is chosen between, what an undo would bring back. */
 const isWritten = (db: Connection, hash: string): boolean =>
   allTables(db)
-    .filter((table) => !KINDS.some((kind) => kind === table) && table !== 'command_log')
+    .filter((table) => !isKept(table) && table !== 'command_log')
     .some((table) => {
       const texts = columnsOf(db, table).map((column) => `instr("${column}", @hash) > 0`);
       return queryOne(db, `SELECT 1 FROM "${table}" WHERE ${texts.join(' OR ')} LIMIT 1`, { hash }) !== undefined;

@@ -9,6 +9,7 @@ import type { JobReading } from '../reading/reading';
 import { inspectionRow, inspectionRows } from '../reading/sequence';
 import { siteOf } from '../reading/site';
 import { recordsThat } from '../reading/standing';
+import { papersOfRequest } from '../views/attachments';
 import { requestViews } from '../views/requests';
 import { selectionsOf } from '../views/selection';
 import { whenSeen } from '../words';
@@ -47,6 +48,7 @@ export const partyShared = (job: JobReading, link: OpenLink): Omit<PartyShared, 
   audience: 'party',
   job: { name: jobRow(job).name, address: jobRow(job).address },
   ...(link.inspection === null ? questionOf(job, link.request) : visitOf(job, link.inspection)),
+  papers: link.request === null ? [] : papersOfRequest(job, link.request),
   areas: areasOfParty(job, link).map((area) => areaOf(job, area)),
 });
 

@@ -30,6 +30,7 @@ import { leftAloneTonight } from '../views/tonight';
 import { houseOf } from '../views/house';
 import { tourOf } from '../views/tour';
 import { settledByClient } from '../reading/history';
+import { papersForCrews } from '../views/attachments';
 import { begunBySub, subVisits } from '../views/sub-visits';
 import { briefIn, briefOfJob, findingsOf } from '../views/scope-parts';
 import { firmRow, subRows, writerOf } from '../reading/firm';
@@ -281,8 +282,8 @@ function crewShared(firm: FirmReading, link: OpenLink, only?: string): CrewShare
     begun: plan && link.sub ? begunBySub(firm, plan, link.sub) : [],
     rooms: link.job ? roomsOf(firm.job(link.job), plan) : plan ? roomsOfSub(firm, plan, mine, sub?.trade) : [],
     around: [...jobIds].flatMap((id) => {
-      const brief = briefOfJob(firm.job(id));
-      return isEmptyBrief(brief) ? [] : [{ job: jobs.get(id)?.name ?? '', brief }];
+      const [brief, papers] = [briefOfJob(firm.job(id)), papersForCrews(firm.job(id), null)];
+      return isEmptyBrief(brief) && papers.length === 0 ? [] : [{ job: jobs.get(id)?.name ?? '', brief, papers }];
     }),
     there: [...jobIds].flatMap((id) =>
       thereAt(firm.job(id)).map((thing) => ({ ...thing, job: jobRow(firm.job(id)).name })),
@@ -336,9 +337,10 @@ type Room = CrewShared['rooms'][number];
 /** What is agreed in an area; nothing where nothing is. @param first the piece of work that begins there next */
 function roomOf(job: JobReading, area: string, first: PlannedTask | undefined, last: number, trade?: Trade): Room[] {
   const brief = briefIn(job, area, trade);
-  if (isEmptyBrief(brief)) return [];
+  const papers = papersForCrews(job, area);
+  if (isEmptyBrief(brief) && papers.length === 0) return [];
   const soon = first !== undefined && first.start < last;
-  return [{ area, name: areaNames(job).get(area) ?? '', job: jobRow(job).name, soon, brief }];
+  return [{ area, name: areaNames(job).get(area) ?? '', job: jobRow(job).name, soon, brief, papers }];
 }
 
 /** The piece of work that begins next in each area, in the order in which they begin. */

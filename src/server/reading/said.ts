@@ -10,6 +10,7 @@ type SaidKind =
   | 'added work'
   | 'change'
   | 'request'
+  | 'drawing or permit'
   | 'decision'
   | 'neighbour'
   | 'news'
@@ -78,6 +79,14 @@ const PLACES: readonly { kind: SaidKind; label: string; job: string; at: string;
     job: 'request.job',
     at: 'request.id',
     from: 'request WHERE removed = 0 ORDER BY rowid DESC',
+  },
+  {
+    kind: 'drawing or permit',
+    label: `attachment.name || coalesce(', ' || area.name, '')`,
+    job: 'attachment.job',
+    at: 'attachment.area',
+    from: `attachment LEFT JOIN area ON area.id = attachment.area
+      WHERE attachment.removed = 0 ORDER BY attachment.rowid DESC`,
   },
   {
     kind: 'decision',

@@ -1,15 +1,13 @@
 import { groupBy } from '@/core/group-by';
 import { columnsOf, jobTables, referencesOf } from '../database/job-tables';
 import { queryAll } from '../database/query';
+import { isKept } from '../files/kept';
 import type { Connection } from '../database/open';
 
 /** Whose job something is, by its id alone: asked of every table of a job, so that a new one is never forgotten. */
 
 const UUID = /[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}/g;
 const HASH = /\b[0-9a-f]{64}\b/g;
-
-/** Files that are kept by what is in them: of every job that names them. */
-const FILES = ['picture', 'recording'];
 
 interface Lookup {
   byId: string;
@@ -20,7 +18,7 @@ const known = new WeakMap<Connection, Lookup>();
 
 /**
  * What is named anywhere in what is given, by its own id or by what is in it, each with the jobs it belongs to: one for what
- * has an id; for a picture or a recording all that have it, and whoever sees one of them sees it.
+ * has an id; for a picture, a recording or a PDF all that have it, and whoever sees one of them sees it.
  */
 export function jobsNamed(db: Connection, value: unknown): ReadonlySet<string>[] {
   const text = JSON.stringify([value]);
@@ -49,7 +47,7 @@ function lookupOf(db: Connection): Lookup {
   );
   const byHash = tables.flatMap((table) =>
     referencesOf(db, table).flatMap(({ from, table: to }) =>
-      FILES.includes(to)
+      isKept(to)
         ? [
             `SELECT row."${from}" AS name, ${jobOf.get(table) ?? 'NULL'} AS job
               FROM "${table}" AS row WHERE row."${from}" ${wanted}`,

@@ -28,6 +28,7 @@ const TABLES = {
   'purchase-bill': 'purchase_bill',
   'way-in': 'way_in',
   'large-piece': 'large_piece',
+  attachment: 'attachment',
 } as const satisfies Record<Removable, string>;
 
 /** Takes a thing away or brings it back; what follows from the drawing follows. */

@@ -64,6 +64,7 @@ const OPEN_TO_ALL: ReadonlySet<SaidRow['kind']> = new Set<SaidRow['kind']>([
   'added work',
   'decision',
   'request',
+  'drawing or permit',
   'neighbour',
 ]);
 
@@ -73,6 +74,8 @@ function placeOfSaid({ kind, job, at }: SaidRow): Found['path'] {
     case 'said on a walk':
       return at ? routes.review(job, at) : routes.walks(job);
     case 'scope':
+    case 'drawing or permit':
+      return at ? routes.room(job, at) : routes.rooms(job);
     case 'added work':
     case 'decision':
       return at ? routes.room(job, at) : routes.scope(job);

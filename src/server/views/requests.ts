@@ -11,6 +11,7 @@ import { areaNames } from '../reading/job';
 import { planOf, tasksOf } from '../reading/plan';
 import { ofJob } from '../reading/reading';
 import { requestRows, requestsOf, waitRows } from '../reading/selections';
+import { attachmentsOf } from './attachments';
 import { historyLine, selectionsOf, workStart } from './selection';
 
 /** How many lines of a request's history are told at once. */
@@ -68,6 +69,10 @@ export const requestViews = ofJob((job): RequestView[] => {
     ),
     (line) => line.request ?? '',
   );
+  const papers = groupBy(
+    attachmentsOf(job).filter((paper) => paper.request !== null),
+    (paper) => paper.request ?? '',
+  );
   const needed = neededBy(
     requests,
     new Map([...waits].map(([id, list]) => [id, list.flatMap((wait) => wait.by ?? [])])),
@@ -112,6 +117,7 @@ export const requestViews = ofJob((job): RequestView[] => {
         late: !given && (overdue || isLate(dates, now)),
         near: !given && isNear(dates, now),
         waits: waits.get(row.id) ?? [],
+        attachments: papers.get(row.id) ?? [],
         history: (histories.get(row.id) ?? []).map((line) => historyLine(job.firm, line)),
       };
     })

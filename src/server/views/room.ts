@@ -28,6 +28,7 @@ import { needsOf, siteOf } from '../reading/site';
 import { standpointRows } from '../reading/walks';
 import { drawnOf } from './drawn';
 import { whenSeen } from '../words';
+import { attachmentsOf } from './attachments';
 import { jobHead } from './job-head';
 import { areaViews } from './rooms';
 
@@ -106,6 +107,7 @@ export function roomView(job: JobReading, area: string, before?: PastPlace): Roo
         text: differenceWords(mm, drawn, units).text,
       }),
     ),
+    attachments: attachmentsOf(job).filter((paper) => paper.area === area),
     levels: [...levelRows(job)].reverse().map(({ id, name }) => ({ id, name })),
     neighbours: {
       all: areaRows(job).flatMap(({ id, name, level }) => (level !== null && id !== area ? [{ id, name }] : [])),

@@ -16,6 +16,7 @@ import { ofJob, type JobReading } from '../reading/reading';
 import { holdRows } from '../reading/sequence';
 import { siteOf } from '../reading/site';
 import { workDoneOf } from '../reading/weights';
+import { attachmentsOf } from './attachments';
 import { heldBy, holdsOf } from './holds';
 import { jobHead } from './job-head';
 
@@ -49,6 +50,7 @@ export function roomsView(job: JobReading): RoomsView {
     ground: of('ground'),
     outbuildings: of('outbuilding'),
     holds: holdsOf(job),
+    attachments: attachmentsOf(job),
     next: plan ? nextVisits(plan, job.id, now) : [],
     problem: planProblem(job.firm),
   };

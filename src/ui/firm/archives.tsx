@@ -40,8 +40,8 @@ export function Archives({ jobs, owner }: { jobs: FirmView['jobs']; owner: boole
   return (
     <FoldedBlock heading="In one file" says="the whole firm or one job, packed or taken in">
       <p className="small-text soft mt-2 mb-1">
-        Its records, pictures, recordings and papers as a ZIP, with no password of anybody. What it costs is in it: it
-        is not for clients, who get a copy of their own on their page.
+        Its records, pictures, recordings, drawings, permits and papers as a ZIP, with no password of anybody. What it
+        costs is in it: it is not for clients, who get a copy of their own on their page.
       </p>
       <Lines>
         {owner && (

@@ -103,7 +103,7 @@ function Erase({ people }: { people: FirmView['people'] }) {
     >
       <p className="small-text soft mb-0">
         Their name, address and numbers are replaced wherever they are written: in records, letters, plans and the diary
-        of what was done. What they did stays, without their name. Pictures and recordings are not looked into.
+        of what was done. What they did stays, without their name. Pictures, recordings and PDFs are not looked into.
       </p>
       <TextField
         name="words"

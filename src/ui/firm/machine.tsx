@@ -15,7 +15,8 @@ export const Machine = ({ machine: { backup, nightly, room, clock } }: { machine
     {clock && <Clock clock={clock} />}
     <p className={room.low ? 'bad mt-2 mb-1' : 'mt-2 mb-1'}>
       Room: {room.free} left; the firm takes {room.taken}.
-      {room.low && ' Below 200 MB no pictures and recordings are taken in: they wait on their telephones.'}
+      {room.low &&
+        ' Below 200 MB no pictures, recordings and PDFs are taken in: pictures and recordings wait on their telephones.'}
     </p>
     {backup ? (
       <p className={backup.old ? 'bad mt-2 mb-1' : 'mt-2 mb-1'}>

@@ -1,16 +1,20 @@
 import { api } from '@/contract/routes';
 import type { ProblemDocument } from '@/contract/command';
 import { inBetween, jsonOf } from './send';
-import type { Waiting } from './store';
 
-/** Hands a picture or a recording over. @returns its hash, why it is not taken, `later` where nobody answered, `failed` where the
+const PLACES = { picture: api.pictures, recording: api.recordings, pdf: api.pdfs } as const;
+
+/** Hands a picture, a recording or a PDF over. @returns its hash, why it is not taken, `later` where nobody answered, `failed` where the
  * server does not get through with it */
 export async function upload({
   what,
   content,
-}: NonNullable<Waiting['attached']>): Promise<{ hash: string } | ProblemDocument | 'later' | 'failed'> {
+}: {
+  what: keyof typeof PLACES;
+  content: Blob;
+}): Promise<{ hash: string } | ProblemDocument | 'later' | 'failed'> {
   try {
-    const response = await fetch(what === 'picture' ? api.pictures() : api.recordings(), {
+    const response = await fetch(PLACES[what](), {
       method: 'POST',
       body: content,
     });

@@ -14,6 +14,7 @@ import { StateIcon } from '../kit/state-icon';
 import { PrintButton } from '../kit/print-button';
 import { SharedUpdates } from './shared-updates';
 import { PageHead } from '../kit/page';
+import { SharedPapers } from '../attachments/shared-papers';
 import { Line, Lines } from '../kit/lines';
 
 /** What a crew reads: where, when, in which rooms, what must be ready before, who needs the room next. */
@@ -139,10 +140,11 @@ function Agreed({ view, token }: { view: CrewShared; token: string }) {
   return (
     <section id="agreed" aria-label="What is agreed">
       <h2>What is agreed</h2>
-      {view.around.map(({ job, brief }) => (
+      {view.around.map(({ job, brief, papers }) => (
         <details key={job} className="brief-room" open>
           <summary>On the whole site{view.around.length > 1 ? `, ${job}` : ''}</summary>
           <BriefLines brief={brief} link={token} choose={choose} />
+          <SharedPapers papers={papers} token={token} />
         </details>
       ))}
       {view.rooms.map((room) => (
@@ -153,6 +155,7 @@ function Agreed({ view, token }: { view: CrewShared; token: string }) {
             <span className="push small-text soon">{briefWarning(room.brief)}</span>
           </summary>
           <BriefLines brief={room.brief} link={token} choose={choose} />
+          <SharedPapers papers={room.papers} token={token} />
           <p className="small-text mb-0">
             <a href={publicRoutes.sheet(token, room.area)}>
               Sheet of the room with its drawings (PDF)<Hidden>: {room.name}</Hidden>

@@ -2,6 +2,7 @@ import { publicRoutes } from '@/contract/routes';
 import type { PartyShared } from '@/contract/views/news';
 import { formatDay } from '@/core/units/day';
 import { sayBy } from '@/core/words/day';
+import { SharedPapers } from '../attachments/shared-papers';
 import { Line, Lines } from '../kit/lines';
 import { PageHead } from '../kit/page';
 import { PrintButton } from '../kit/print-button';
@@ -30,6 +31,7 @@ export function PartyPage({ view, token }: { view: PartyShared; token: string })
         . {view.when}
       </p>
       <Asked view={view} token={token} />
+      <SharedPapers papers={view.papers} token={token} />
       {view.areas.map((area) => (
         <Area key={area.id} area={area} token={token} />
       ))}

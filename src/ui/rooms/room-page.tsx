@@ -8,6 +8,7 @@ import { workFacts } from '@/core/sequence/works';
 import { FINDING_KINDS } from '@/core/scope/finding';
 import { AREA_KINDS } from '@/core/sites/area';
 import { formatDay } from '@/core/units/day';
+import { Attachments } from '../attachments/attachments';
 import { JobTabs } from '../shell/job-tabs';
 import { StateIcon } from '../kit/state-icon';
 import { Pictures } from '../kit/pictures';
@@ -106,6 +107,7 @@ export function RoomPage({ view }: { view: RoomView }) {
                 </Lines>
               </Block>
             )}
+            <Attachments of={{ job: job.id, area: area.id, name: area.name }} papers={view.attachments} />
             <PastLinks past={view.past} page={routes.room(job.id, area.id)} />
           </div>
         </div>

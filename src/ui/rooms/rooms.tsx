@@ -4,6 +4,7 @@ import type { HoldView, RoomsView } from '@/contract/views/job';
 import { daysBetween, formatDay } from '@/core/units/day';
 import { counted } from '@/core/words/count';
 import { sayStops } from '@/core/words/stops';
+import { Attachments } from '../attachments/attachments';
 import { JobTabs } from '../shell/job-tabs';
 import { Folded } from '../kit/folded';
 import { Legend } from '../kit/legend';
@@ -56,6 +57,7 @@ export function Rooms({ view }: { view: RoomsView }) {
             <p className="soft small-text">{[job.address, job.walked].filter(Boolean).join(' · ')}</p>
             <Holding view={view} />
             <Next view={view} />
+            <Attachments of={{ job: job.id, name: job.name }} papers={view.attachments} placed />
           </aside>
         </div>
       )}

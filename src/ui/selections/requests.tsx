@@ -8,6 +8,7 @@ import { leadWords } from '@/core/selections/lead-words';
 import { PARTIES } from '@/core/selections/requests';
 import { formatDay, type Day } from '@/core/units/day';
 import { capital } from '@/core/words/letters';
+import { AttachmentLines } from '../attachments/attachments';
 import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, TextField } from '../kit/form';
 import { StateIcon, type StateIconKind } from '../kit/state-icon';
@@ -75,7 +76,7 @@ export function Requests({ view }: { view: RequestsView }) {
           </Empty>
         )}
         {view.requests.map((request) => (
-          <Item key={request.id} request={request} today={view.today} onOpen={setOpen} />
+          <Item key={request.id} request={request} job={view.job.id} today={view.today} onOpen={setOpen} />
         ))}
         <SidePanel title={open ? TITLES[open.form] : ''} open={open !== undefined} onClose={close}>
           {open?.form === 'new' && <RequestForm view={view} onDone={close} />}
@@ -104,7 +105,17 @@ export function Requests({ view }: { view: RequestsView }) {
   );
 }
 
-function Item({ request, today, onOpen }: { request: RequestView; today: Day; onOpen: (open: Open) => void }) {
+function Item({
+  request,
+  job,
+  today,
+  onOpen,
+}: {
+  request: RequestView;
+  job: string;
+  today: Day;
+  onOpen: (open: Open) => void;
+}) {
   const { standing } = request;
   const may: May = (form) => () => onOpen({ form, request });
   return (
@@ -144,6 +155,12 @@ function Item({ request, today, onOpen }: { request: RequestView; today: Day; on
         </p>
       )}
       <Besides request={request} today={today} may={may} />
+      <details className="mt-1">
+        <summary className="small-text">
+          Drawings and papers that go with it{request.attachments.length > 0 && `, ${request.attachments.length}`}
+        </summary>
+        <AttachmentLines of={{ job, request: request.id, name: request.subject }} papers={request.attachments} />
+      </details>
       <details className="mt-1">
         <summary className="small-text">What happened</summary>
         <History lines={request.history} />
