@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { inTheWay } from '@/core/schedule/reasons';
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
@@ -8,6 +11,7 @@ import {
   click,
   DESK,
   gone,
+  hrefOf,
   shownLink,
   inspect,
   PHONE,
@@ -16,6 +20,7 @@ import {
   sent,
   textFits,
   type,
+  upload,
   visit,
 } from '../support/browser';
 import { fillIn, setDay } from '../support/forms';
@@ -447,5 +452,35 @@ describe('evenings and paper', () => {
       false,
     ]);
     expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe('rgb(255, 255, 255)');
+  });
+});
+
+describe('a drawing as PDF', () => {
+  it('is kept with its room under the name of its file, opens, and goes with a way back', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'aftermist-'));
+    const [file, other] = [join(folder, 'Bench by the door.pdf'), join(folder, 'plan.pdf')];
+    writeFileSync(file, '%PDF-1.7 a bench of oak');
+    writeFileSync(other, 'words that were only called a PDF');
+    const page = await at(`${job}/areas/${areaOf('boot')}`);
+    await press(page, 'Add a PDF to Boot room');
+    await upload(page, 'input[type="file"][accept="application/pdf"]', other);
+    await seesText(page, 'This is no PDF');
+    await upload(page, 'input[type="file"][accept="application/pdf"]', file);
+    await page.waitForFunction(`document.querySelector('[name="name"]').value === 'Bench by the door'`);
+    await press(page, 'Keep it');
+    await gone(page, 'Keep it');
+    await sent(page);
+    await seesText(page, 'Bench by the door');
+    const opened = await fetch(new URL(await hrefOf(page, 'main a[href^="/api/pdfs/"]'), page.url()));
+    expect([opened.headers.get('content-type'), await opened.text()]).toEqual([
+      'application/pdf',
+      '%PDF-1.7 a bench of oak',
+    ]);
+    await press(page, 'Remove Bench by the door');
+    await seesText(page, 'Bench by the door was taken away');
+    await press(page, 'Undo');
+    await seesText(page, 'Bench by the door is back');
+    rmSync(folder, { recursive: true });
+    expect(on.complaints.filter((text) => !text.includes('422'))).toEqual([]);
   });
 });

@@ -13,6 +13,7 @@ import { LinkButton } from '../kit/link-button';
 import { FoldedBlock } from '../kit/page';
 import { SidePanel } from '../kit/side-panel';
 import { useRemove } from '../kit/use-remove';
+import { counted } from '@/core/words/count';
 import { newId } from '../offline/send';
 import { PdfField } from './pdf-field';
 import { sizeWords } from './size-words';
@@ -35,7 +36,7 @@ interface Terms {
 
 /** Drawings, permits and other papers of one place, each as it counts now. */
 export const Attachments = (terms: Terms) => (
-  <FoldedBlock heading="Drawings and permits" says={terms.papers.length > 0 ? String(terms.papers.length) : 'none yet'}>
+  <FoldedBlock heading="Drawings and permits" says={counted(terms.papers.length, 'paper')}>
     <AttachmentLines {...terms} />
   </FoldedBlock>
 );
@@ -134,13 +135,13 @@ function Add({ of, onDone }: { of: Place; onDone: () => void }) {
 
 /** The file gives the paper its name, unless somebody has typed one. */
 function Chosen() {
-  const { getValues, setValue } = useFormContext<{ name: string }>();
+  const { getValues, setValue } = useFormContext<{ name: string | null }>();
   return (
     <PdfField
       name="pdf"
       label="The PDF"
       onKept={(called) => {
-        if (getValues('name') === '') setValue('name', called);
+        if (!getValues('name')) setValue('name', called);
       }}
     />
   );
