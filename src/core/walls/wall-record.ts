@@ -4,6 +4,7 @@ import type { Opening, RoomShape } from '../layout/shape';
 import { wallName } from '../layout/shape';
 import { formatLength, type LengthSystem } from '../units/length';
 import { IN_WALL_KINDS, type InWall } from '../walks/observation';
+import { wallSizes } from './wall-sizes';
 
 /** One thing in a wall with its number on the drawing. */
 export interface Numbered extends InWall {
@@ -33,7 +34,7 @@ export function byWall(things: readonly InWall[]): Map<number, Numbered[]> {
 
 /**
  * The elevation of one wall as one faces it from inside, with what is in it: outlines where it stretches, a cross where
- * it is a spot, and its number, which the list beneath explains.
+ * it is a spot, its number, which the list beneath explains, and beside it how far and how high it is.
  * @param shape undefined where the room is not drawn: the wall is then as long as what is in it
  */
 export function wallRecord(
@@ -51,9 +52,19 @@ export function wallRecord(
   return {
     ...elevation,
     title: `${name}, ${wallName(wall)}: what is inside`,
-    strokes: [...elevation.strokes, ...things.flatMap((thing) => strokesOf(thing, unit))],
+    strokes: [
+      ...elevation.strokes.map((stroke) => heightOutside(stroke, unit)),
+      ...wallSizes(things, unit, system),
+      ...things.flatMap((thing) => strokesOf(thing, unit)),
+    ],
   };
 }
+
+/** How high the wall is stands outside it: inside, the sizes of things would run through it. */
+const heightOutside = (stroke: Stroke, unit: number): Stroke =>
+  stroke.form === 'text' && stroke.layer === 'measures' && stroke.turn !== 0
+    ? { ...stroke, at: { ...stroke.at, x: -unit * 0.9 } }
+    : stroke;
 
 function standIn(wall: number, things: readonly InWall[]): RoomShape {
   const length = Math.max(LEAST.length, ...things.map((thing) => thing.along + thing.length + 300));
