@@ -1,3 +1,4 @@
+import type { BoardBy, BoardWeeks } from './board-look';
 import { placeWords, type PastPlace } from './past';
 import type { Explained } from '@/core/words/meanings';
 import type { AreaId, JobId, PurchaseOrderId, RequestId, SelectionId, TaskId, WalkId } from '@/core/ids';
@@ -29,8 +30,8 @@ const hash = (id: string | undefined): string => (id === undefined ? '' : `#${id
 
 /** What a board shows: rows by trade or room, how many weeks from which shift, one crew only, one task opened. */
 export interface BoardShown {
-  by?: 'trade' | 'room' | undefined;
-  weeks?: number | undefined;
+  by?: BoardBy | undefined;
+  weeks?: BoardWeeks | undefined;
   shift?: number | undefined;
   crew?: string | undefined;
   task?: TaskId | undefined;

@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { queryAll } from '@/server/database/query';
 import { findable } from '@/server/views/find';
 import { firmView } from '@/server/views/firm';
-import { boardOptions, scheduleView } from '@/server/views/board';
+import { scheduleView } from '@/server/views/board';
+import { boardOptions } from '@/server/views/board-options';
 import { renewOnce } from '@/server/plan/renew';
 import { currentVersion, readPlan } from '@/server/reading/plan';
 import { selectionsOf } from '@/server/views/selection';
@@ -454,6 +455,35 @@ describe('what the board is asked for', () => {
     [{ shift: '0.5' }, { by: 'trade', weeks: 2, shift: 0 }],
   ])('%j is read as %j', (asked, options) => {
     expect(boardOptions(asked)).toEqual(options);
+  });
+
+  it('is, where the address does not say, what was chosen last; what nobody can choose is the usual board', () => {
+    expect(boardOptions({}, 'person.month')).toEqual({ by: 'person', weeks: 'month', shift: 0 });
+    expect(boardOptions({ by: 'trade', weeks: '6' }, 'room.3')).toMatchObject({ by: 'trade', weeks: 6 });
+    for (const strange of ['', 'x', '..', 'person.52']) expect(boardOptions({}, strange).weeks).toBe(2);
+  });
+
+  it('shows the whole month, from its Monday on, and the next one where one goes on', () => {
+    const firm = readFirm(demoHouse());
+    const month = (shift: number) => scheduleView(firm, { by: 'trade', weeks: 'month', shift }).board.days;
+    expect([month(0)[0]?.day, month(0).at(-1)?.day]).toEqual(['2027-03-01', '2027-04-04']);
+    expect([month(1)[0]?.day, month(1).at(-1)?.day]).toEqual(['2027-03-29', '2027-05-02']);
+    const task = scheduleView(firm, { by: 'trade', weeks: 12, shift: 0 })
+      .board.rows.flatMap(({ blocks }) => blocks)
+      .find(({ start }) => start > 100);
+    const found = scheduleView(firm, { by: 'trade', weeks: 'month', shift: 0, task: task!.task }).board;
+    expect(found.rows.flatMap(({ blocks }) => blocks).map((block) => block.task)).toContain(task!.task);
+  });
+
+  it('names by person who leads each crew, with the same work as by trade', () => {
+    const firm = readFirm(demoHouse());
+    const rows = (by: 'trade' | 'person') => scheduleView(firm, { by, weeks: 6, shift: 0 }).board.rows;
+    const workOf = (list: ReturnType<typeof rows>) => list.map(({ id, blocks }) => [id, blocks.length]).sort();
+    expect(workOf(rows('person'))).toEqual(workOf(rows('trade')));
+    const names = rows('person').map(({ name }) => name);
+    expect(names).toEqual([...names].sort((a, b) => a.localeCompare(b, 'en')));
+    const leads = queryAll<{ lead: string }>(firm.db, `SELECT lead_name AS lead FROM sub WHERE lead_name <> ''`);
+    expect(leads.map(({ lead }) => lead)).toEqual(expect.arrayContaining(names.slice(0, 3)));
   });
 
   it('marks waits and deliveries on their day, and cuts blocks at its edges', () => {

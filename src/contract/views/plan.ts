@@ -1,3 +1,4 @@
+import type { BoardBy, BoardWeeks } from '../board-look';
 import type { LogisticKind, ProposalKey } from '@/core/sequence/logistics';
 import type { SettledJobTask } from '@/core/sequence/rules';
 import type { Stage } from '@/core/sequence/stages';
@@ -136,8 +137,8 @@ export interface PullView {
 
 export interface ScheduleView {
   job: JobHead | null;
-  by: 'trade' | 'room';
-  weeks: number;
+  by: BoardBy;
+  weeks: BoardWeeks;
   /** One crew over all jobs, and those that could be chosen. */
   crew: string | null;
   crews: { id: string; name: string }[];

@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addDays, backToWeekday, daysBetween, formatDay, isDay, weekday } from './day';
+import {
+  addDays,
+  backToWeekday,
+  daysBetween,
+  firstOfMonth,
+  formatDay,
+  isDay,
+  monthsBetween,
+  weekday,
+  type Day,
+} from './day';
 import { dayOfSlot, formatSlot, isAfternoon, slotOf } from './slot';
 import { isWorkday, workdaysAfter, workdaysBefore, workdaysBetween, workdayUntil } from './workday';
 
@@ -35,6 +45,17 @@ describe('days and half-days', () => {
         expect(daysBetween(backToWeekday(day), day)).toBeLessThanOrEqual(2);
       }),
     ));
+});
+
+describe('months', () => {
+  it('begin on their first and are counted over the ends of years', () => {
+    const day = (text: string) => text as Day;
+    expect(firstOfMonth(day('2027-03-09'))).toBe('2027-03-01');
+    expect(firstOfMonth(day('2027-12-31'), 1)).toBe('2028-01-01');
+    expect(firstOfMonth(day('2027-01-01'), -1)).toBe('2026-12-01');
+    expect(monthsBetween(day('2026-12-31'), day('2027-01-01'))).toBe(1);
+    expect(monthsBetween(day('2027-03-01'), day('2026-02-28'))).toBe(-13);
+  });
 });
 
 describe('working days between two days', () => {

@@ -62,6 +62,21 @@ export const isWeekend = (day: Day): boolean => isWeekendDay(weekday(day));
 /** The Monday of its week; of a Sunday the one six days before. */
 export const mondayOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7));
 
+/** The first day of a day's month, or of so many months later. */
+export function firstOfMonth(day: Day, later = 0): Day {
+  const [year, month] = monthParts(day);
+  const months = year * 12 + month - 1 + later;
+  return `${String(Math.floor(months / 12)).padStart(4, '0')}-${String((months % 12) + 1).padStart(2, '0')}-01` as Day;
+}
+
+/** Calendar months from one day's to another's, before it with a minus. */
+export function monthsBetween(from: Day, to: Day): number {
+  const [[year, month], [other, later]] = [monthParts(from), monthParts(to)];
+  return (other - year) * 12 + later - month;
+}
+
+const monthParts = (day: Day): [number, number] => [Number(day.slice(0, 4)), Number(day.slice(5, 7))];
+
 export const isMonday = (day: Day): boolean => mondayOf(day) === day;
 
 /** `March 2027`. */

@@ -20,6 +20,7 @@ import { sayAlso, sayReason } from '@/core/words/reason';
 import { sayWait } from '@/core/words/wait';
 import { sayPlace, sayWorkShort, sayWork, sayWorkHere } from '@/core/words/work';
 import { jobHead } from './job-head';
+import { daysShown, shiftTo, type BoardOptions } from './board-options';
 import { movedView, saidWords, subLinksUntil } from './moved';
 import { crewsByTrade } from '../reading/crews';
 import { holidaysOf, outlookRows, planProblem, searchRow, subRows } from '../reading/firm';
@@ -50,46 +51,18 @@ interface Window {
   crews: ReadonlyMap<string, string>;
 }
 
-export interface BoardOptions {
-  by: 'trade' | 'room';
-  weeks: number;
-  shift: number;
-  /** A piece of work that is to be on the board and open. */
-  task?: string;
-  /** One crew alone. */
-  crew?: string;
-}
-
-/** How many weeks one may look at at once. */
-const ZOOMS = [2, 3, 6, 12];
-
-/** What the address asks for; anything that is none of the choices is the usual board. */
-export function boardOptions(asked: Record<string, string | string[] | undefined>): BoardOptions {
-  const shift = Number(asked['shift'] ?? 0);
-  const [task, crew] = [asked['task'], asked['crew']];
-  const weeks = Number(asked['weeks']);
-  return {
-    by: asked['by'] === 'room' ? 'room' : 'trade',
-    weeks: ZOOMS.includes(weeks) ? weeks : 2,
-    ...(typeof crew === 'string' && crew !== '' ? { crew } : {}),
-    shift: Number.isInteger(shift) && Math.abs(shift) <= 200 ? shift : 0,
-    ...(typeof task === 'string' ? { task } : {}),
-  };
-}
-
 /** The half-day board: by trade over all jobs, or by room in one. */
 export function scheduleView(firm: FirmReading, options: BoardOptions & { job?: string }): ScheduleView {
   const { today: now } = firm;
-  const { weeks } = options;
   const job = options.job === undefined ? undefined : firm.job(options.job);
   const whole = wholePlan(firm);
   const plan = options.by === 'room' && job ? planOf(job) : whole;
   const asked = plan?.tasks.find((task) => task.id === options.task);
   // The board opens where the work is: today, or the first day of work where nothing is planned before it.
-  const opens = firstWork(plan, now, weeks, options.job);
+  const opens = firstWork(plan, now, typeof options.weeks === 'number' ? options.weeks : 4, options.job);
   // Work that was asked for brings its own week.
-  const shift = plan && asked ? Math.floor(daysBetween(opens, dayOfSlot(plan.origin, asked.start)) / 7) : options.shift;
-  const first = addDays(opens, 7 * shift);
+  const shift = plan && asked ? shiftTo(opens, options.weeks, dayOfSlot(plan.origin, asked.start)) : options.shift;
+  const { first, weeks } = daysShown(opens, options.weeks, shift);
   const names = jobNames(firm);
   const window = plan && {
     plan,
@@ -106,7 +79,7 @@ export function scheduleView(firm: FirmReading, options: BoardOptions & { job?: 
   return {
     job: job ? jobHead(job) : null,
     by: options.by,
-    weeks,
+    weeks: options.weeks,
     shift,
     task: asked?.id ?? null,
     board: {
@@ -175,7 +148,7 @@ function within(
 ): Pick<BoardView, 'rows' | 'marks' | 'ends' | 'late' | 'weather' | 'madeAt' | 'cause' | 'jobs'> {
   const { plan } = window;
   return {
-    rows: options.by === 'room' && options.job ? roomRows(firm.job(options.job), window) : tradeRows(window, options),
+    rows: rowsOf(firm, window, options),
     marks: [...marksOf(window, options.job), ...deliveryMarks(firm, window, options.job)].sort(
       (a, b) => a.slot - b.slot,
     ),
@@ -186,6 +159,25 @@ function within(
     cause: sayCauses(plan.causes, firm.today),
     jobs: new Set(plan.tasks.map((task) => task.job)).size,
   };
+}
+
+function rowsOf(firm: FirmReading, window: Window, options: BoardOptions & { job?: string }): BoardRow[] {
+  if (options.by === 'room' && options.job) return roomRows(firm.job(options.job), window);
+  const rows = tradeRows(window, options);
+  return options.by === 'person' ? byPerson(firm, rows) : rows;
+}
+
+/** The same rows under the name of who leads the crew, as one asks for them on the telephone. */
+function byPerson(firm: FirmReading, rows: readonly BoardRow[]): BoardRow[] {
+  const subs = new Map(subRows(firm).map((sub) => [sub.id as string, sub]));
+  return rows
+    .map((row) => {
+      const sub = subs.get(row.id);
+      if (!sub) return row;
+      const { lead_name: lead, name } = sub;
+      return { ...row, name: lead || name, note: [lead && name, row.name.toLowerCase()].filter(Boolean).join(', ') };
+    })
+    .sort((one, other) => one.name.localeCompare(other.name, 'en'));
 }
 
 /** What was begun over something that nobody has passed, in red before everything else. */

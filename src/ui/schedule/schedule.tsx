@@ -1,6 +1,7 @@
 'use client';
 import { taskRef } from '@/core/sequence/site';
 import { counted, daysOf } from '@/core/words/count';
+import { BOARD_BY, BOARD_WEEKS, boardCookie, type BoardBy, type BoardWeeks } from '@/contract/board-look';
 import { routes, type BoardShown, type Path } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
@@ -55,24 +56,27 @@ export function Schedule({ view }: { view: ScheduleView }) {
             {board.cause && `. ${board.cause}`}
           </span>
           <span className="push actions no-print">
-            {job && (
-              <span className="btn-group" role="group" aria-label="Rows are">
-                <Choice href={to({ by: 'trade' })} on={view.by === 'trade'}>
-                  by trade
-                </Choice>
-                <Choice href={to({ by: 'room' })} on={view.by === 'room'}>
-                  by room
-                </Choice>
-              </span>
-            )}
-            <span className="btn-group" role="group" aria-label="Weeks shown">
-              {[2, 3, 6, 12].map((weeks) => (
-                <Choice key={weeks} href={to({ weeks })} on={view.weeks === weeks}>
-                  {weeks} <span className={weeks === 2 ? '' : 'visually-hidden'}>weeks</span>
+            <span className="btn-group" role="group" aria-label="Rows are">
+              {BOARD_BY.filter((by) => job || by !== 'room').map((by) => (
+                <Choice key={by} href={to({ by })} on={view.by === by} onChosen={() => keep(by, view.weeks)}>
+                  by {by}
                 </Choice>
               ))}
             </span>
-            {view.by === 'trade' && (
+            <span className="btn-group" role="group" aria-label="Weeks shown">
+              {BOARD_WEEKS.map((weeks) => (
+                <Choice
+                  key={weeks}
+                  href={to({ weeks, shift: 0 })}
+                  on={view.weeks === weeks}
+                  onChosen={() => keep(view.by, weeks)}
+                >
+                  {weeks}
+                  {weeks !== 'month' && <span className={weeks === 2 ? '' : 'visually-hidden'}> weeks</span>}
+                </Choice>
+              ))}
+            </span>
+            {view.by !== 'room' && (
               <Form.Select
                 size="sm"
                 className="mid-field"
@@ -115,7 +119,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
               }}
             />
             <BoardList view={board} job={job?.id} onChoose={choose} />
-            <BoardLegend view={board} job={job?.id} codes={view.weeks >= CODES_FROM} />
+            <BoardLegend view={board} job={job?.id} codes={view.weeks === 'month' || view.weeks >= CODES_FROM} />
           </>
         )}
         <div className="columns mt-3 no-print">
@@ -175,11 +179,27 @@ function Standing({ view: { board, job } }: { view: ScheduleView }) {
   );
 }
 
-function Choice({ href, on, children }: { href: string; on?: boolean; children: React.ReactNode }) {
+/** What somebody chose is how the board is looked at when they come back to it. */
+const keep = (by: BoardBy, weeks: BoardWeeks): void => {
+  document.cookie = boardCookie(by, weeks);
+};
+
+function Choice({
+  href,
+  on,
+  onChosen,
+  children,
+}: {
+  href: string;
+  on?: boolean;
+  onChosen?: () => void;
+  children: React.ReactNode;
+}) {
   return (
     <Link
       href={href}
       scroll={false}
+      onClick={onChosen}
       className={`btn btn-sm btn-outline-secondary ${on ? 'active' : ''}`}
       {...(on ? { 'aria-current': 'true' as const } : {})}
     >

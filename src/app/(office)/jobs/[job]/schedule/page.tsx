@@ -1,6 +1,9 @@
+import { cookies } from 'next/headers';
+import { BOARD_COOKIE } from '@/contract/board-look';
 import { shown } from '@/server/access/visitor';
 import { readFirm } from '@/server/reading/reading';
-import { boardOptions, scheduleView } from '@/server/views/board';
+import { scheduleView } from '@/server/views/board';
+import { boardOptions } from '@/server/views/board-options';
 import { Schedule } from '@/ui/schedule/schedule';
 
 export const metadata = { title: 'Schedule' };
@@ -13,7 +16,7 @@ export default async function SchedulePage({
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const { job } = await params;
-  const options = boardOptions(await searchParams);
+  const options = boardOptions(await searchParams, (await cookies()).get(BOARD_COOKIE)?.value);
   const { view } = await shown('person', (installation) => scheduleView(readFirm(installation), { ...options, job }));
   return <Schedule key={view.task} view={view} />;
 }
