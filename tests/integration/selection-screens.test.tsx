@@ -255,10 +255,10 @@ describe('the first page', () => {
       outcome: 'granted',
       answeredOn: TODAY,
     });
-    const page = html(<Today view={todayView(readFirm(installation))} cares={[]} />);
+    const page = html(<Today view={todayView(readFirm(installation))} heard={[]} cares={[]} />);
     expect(page).toContain(`href="/jobs/${signalHouse}/selections/${GLAZING}"`);
     expect(page).toContain(`href="/jobs/${signalHouse}/selections/requests#${demoId('signal', 'request', 'frame')}"`);
-    expect(read(<Today view={todayView(readFirm(installation))} cares={[]} />)).toMatch(
+    expect(read(<Today view={todayView(readFirm(installation))} heard={[]} cares={[]} />)).toMatch(
       /Decide .*The designer \(measured drawing of the lantern’s frame\) ?, to be sent Signal House/,
     );
   });

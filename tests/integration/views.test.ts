@@ -5,6 +5,7 @@ import { queryAll } from '@/server/database/query';
 import { findable } from '@/server/views/find';
 import { firmView } from '@/server/views/firm';
 import { scheduleView } from '@/server/views/board';
+import { heardOf } from '@/server/views/heard';
 import { boardOptions } from '@/server/views/board-options';
 import { renewOnce } from '@/server/plan/renew';
 import { currentVersion, readPlan } from '@/server/reading/plan';
@@ -434,6 +435,26 @@ describe('the frame', () => {
       ['Tue 2 Mar', true],
       ['Tue 23 Feb', true],
     ]);
+  });
+});
+
+describe('what is new from others', () => {
+  it('is what came by links since yesterday and walks that colleagues ended, never one’s own', () => {
+    const house = demoHouse();
+    const firm = () => readFirm(house);
+    const maren = heardOf(firm(), demoId('person', 'maren'));
+    expect(maren.map(({ did }) => did)).toEqual(['asked for something', 'asked for something']);
+    for (const { who, about, path } of maren) {
+      expect([who, about].every((words) => words.length > 3)).toBe(true);
+      expect(path).toMatch(/\/walks\/history$/);
+    }
+    const tobin = heardOf(firm(), demoId('person', 'tobin'));
+    expect(tobin.map(({ did }) => did)).toEqual(expect.arrayContaining(['finished a walk', 'asked for something']));
+    expect(tobin.every(({ who, did }) => did !== 'finished a walk' || who === 'Maren')).toBe(true);
+    // What is older than yesterday is no news, and what is of a job one does not see is nobody's.
+    const { db } = house;
+    db.exec(`UPDATE command_log SET applied_at = '2027-02-01T08:00:00.000Z' WHERE type = 'client.ask'`);
+    expect(heardOf(firm(), demoId('person', 'maren'))).toEqual([]);
   });
 });
 

@@ -1,3 +1,4 @@
+import type { Path } from '../routes';
 import type { Day } from '@/core/units/day';
 import type { HoldView } from './job';
 import type { PlanProblem } from './plan';
@@ -129,4 +130,15 @@ export interface TodayView {
   /** Today and the next days by their outlook; empty where none was said. */
   outlook: DayOutlook[];
   problem: PlanProblem | null;
+}
+
+/** What somebody outside did, or a colleague ended on site. */
+export interface Heard {
+  seq: number;
+  who: string;
+  did: string;
+  about: string;
+  when: string;
+  job: string;
+  path: Path;
 }

@@ -40,3 +40,35 @@ export const changesOfJob = (db: Connection, job: string, most: number, before?:
       LIMIT @most`,
     { job, most, before: before ?? Number.MAX_SAFE_INTEGER },
   );
+
+export interface HeardChange {
+  seq: number;
+  type: string;
+  job: string;
+  applied_at: string;
+  payload: string;
+  /** Whose link it came by, or who of the firm did it. */
+  name: string;
+}
+
+/** So far back is looked for what others did: a day has never had more. */
+const LOOKED_BACK = 2_000;
+
+/**
+ * What people outside did by their links and colleagues ended on site since a moment, the newest first.
+ * @param own what whoever asks is called in the log: their own is no news to them
+ */
+export const heardSince = (db: Connection, since: string, own: string, most: number): HeardChange[] =>
+  queryAll<HeardChange>(
+    db,
+    `SELECT seq, type, command_log.job, applied_at, payload,
+        coalesce(share_link.recipient, person.name, 'somebody outside') AS name
+      FROM command_log
+      LEFT JOIN share_link ON who = 'link:' || share_link.id
+      LEFT JOIN person ON who = 'person:' || person.id AND type = 'walk.finish'
+      WHERE seq > (SELECT max(seq) FROM command_log) - ${LOOKED_BACK} AND applied_at >= @since AND who <> @own
+        AND command_log.job IS NOT NULL AND (who LIKE 'link:%' OR person.id IS NOT NULL)
+      ORDER BY seq DESC
+      LIMIT @most`,
+    { since, own, most },
+  );

@@ -36,7 +36,7 @@ const mayKnow = (type: string, role: Role): boolean =>
   Object.hasOwn(COMMANDS, type) && kindOf(type as CommandType).may.includes(role);
 
 /** Things of a job by their ids, as they are called. */
-function namesIn(job: JobReading): (payload: unknown) => string {
+export function namesIn(job: JobReading): (payload: unknown) => string {
   const areas = areaNames(job);
   const selections = new Map(selectionRows(job).map(({ id, category }) => [id as string, category]));
   const nameOf = (id: string): string => {

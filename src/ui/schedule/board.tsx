@@ -22,8 +22,8 @@ interface Terms {
 
 /** Pixels that a press may wander before it is a drag. */
 const DRAG_FROM = 6;
-/** From so many weeks on only Mondays are named. */
-const WIDE = 42;
+/** From so many days on only Mondays are named. */
+const WIDE = 28;
 
 /** Lanes of blocks that stand on about a screen; rows beyond them are one press away, and on paper. */
 const LANES = 15;

@@ -1,7 +1,9 @@
 import { routes } from '@/contract/routes';
 import Link from 'next/link';
-import type { TodayView } from '@/contract/views/today';
+import type { Heard, TodayView } from '@/contract/views/today';
 import { counted } from '@/core/words/count';
+import { More } from '../kit/folded';
+import { Line, Lines } from '../kit/lines';
 import { Notice, PlanProblemNotice } from '../kit/notice';
 import { Empty, PageHead } from '../kit/page';
 import { FirstHour } from './first-hour';
@@ -12,7 +14,7 @@ import { Lists } from './lists';
 import { Way } from './way';
 
 /** The next hours over all jobs as one picture: every house, where to go, and what is to be done about it. */
-export function Today({ view, cares }: { view: TodayView; cares: string[] }) {
+export function Today({ view, heard, cares }: { view: TodayView; heard: readonly Heard[]; cares: string[] }) {
   if (view.houses.length === 0) return <NoJobs view={view} />;
   return (
     <div className="page today">
@@ -30,7 +32,10 @@ export function Today({ view, cares }: { view: TodayView; cares: string[] }) {
         </Notice>
       ))}
       <div className="today-parts">
-        <Since view={view} />
+        <div className="since">
+          <Since view={view} />
+          {heard.length > 0 && <News heard={heard} />}
+        </div>
         <Houses houses={view.houses} today={view.today} />
         <Lists view={view} />
         <Way view={view} />
@@ -45,7 +50,7 @@ const SINCE_SHOWN = 4;
 function Since({ view: { since } }: { view: TodayView }) {
   const shown = [...since].sort((a, b) => b.days - a.days).slice(0, SINCE_SHOWN);
   return (
-    <p className="since">
+    <p>
       <b>Since yesterday</b>{' '}
       {since.length === 0 ? (
         <span className="soft">no job ends on another day</span>
@@ -64,6 +69,20 @@ function Since({ view: { since } }: { view: TodayView }) {
     </p>
   );
 }
+
+/** What people outside and colleagues did since yesterday, one press away. */
+const News = ({ heard }: { heard: readonly Heard[] }) => (
+  <More words={`${heard.length} new from others: ${[...new Set(heard.map(({ who }) => who))].slice(0, 3).join(', ')}`}>
+    <Lines className="small-text">
+      {heard.map(({ seq, who, did, about, when, job, path }) => (
+        <Line key={seq} beside={<span className="soft">{when}</span>}>
+          <b>{who}</b> {did}
+          {about && `: ${about}`}, <Link href={path}>{job}</Link>
+        </Line>
+      ))}
+    </Lines>
+  </More>
+);
 
 function NoJobs({ view }: { view: TodayView }) {
   return (
