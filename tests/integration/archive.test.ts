@@ -13,7 +13,7 @@ import { allTables, firmTables, jobTables, NOT_CARRIED, OF_FIRM } from '@/server
 import { rowsOfJob, type TableRows } from '@/server/archive/tables';
 import { writeArchive, type Label } from '@/server/archive/write';
 import { queryAll, queryOne } from '@/server/database/query';
-import { keptFile } from '@/server/files/kept';
+import { keptFile } from '@/server/database/kept';
 import { pictureFile } from '@/server/files/pictures';
 import type { Installation } from '@/server/installation';
 import { readyOwnPage } from '@/server/public/own';

@@ -2,7 +2,7 @@ import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { queryOne } from '@/server/database/query';
-import { keptFile } from '@/server/files/kept';
+import { keptFile } from '@/server/database/kept';
 import { keepPdf, pdfResponse } from '@/server/files/pdfs';
 import { sweepFiles } from '@/server/files/sweep';
 import type { Installation } from '@/server/installation';
@@ -133,7 +133,7 @@ describe('whoever is outside', () => {
     must(house, 'request.ask-party', {
       ...{ id: request, version: asked.version, updateId: newId(), messageId: newId(), linkId: link },
       ...{ name: 'Quill', address: 'quill@office.example', expiresOn: '2027-04-30' },
-    } as never);
+    });
     const party = openLink(house, tokenOf(house, link))!;
     expect(sharedView(house, party)).toMatchObject({ papers: [{ name: 'Lantern, elevations' }] });
     expect(sharesPdf(house, party, asked.attachments[0]!.pdf)).toBe(true);

@@ -6,7 +6,7 @@ import { sessionOf, openSession } from '@/server/accounts/sessions';
 import { execute, queryAll, queryOne } from '@/server/database/query';
 import { readMostBytes } from '@/server/environment.mjs';
 import { keepPicture, pictureFile } from '@/server/files/pictures';
-import { keptFile } from '@/server/files/kept';
+import { keptFile } from '@/server/database/kept';
 import { keepRecording } from '@/server/files/recordings';
 import { needRoom, roomOf } from '@/server/files/room';
 import { sweepFiles } from '@/server/files/sweep';

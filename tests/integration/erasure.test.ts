@@ -5,7 +5,7 @@ import { signIn } from '@/server/accounts/sign-in';
 import { execute, queryAll, queryOne } from '@/server/database/query';
 import { erase, whereNamed } from '@/server/erasure/erase';
 import { letGo } from '@/server/erasure/let-go';
-import { keptFile } from '@/server/files/kept';
+import { keptFile } from '@/server/database/kept';
 import { keepRecording } from '@/server/files/recordings';
 import { databaseFile, type Installation } from '@/server/installation';
 import { renewOnce } from '@/server/plan/renew';

@@ -9,7 +9,6 @@ import {
   isDay,
   monthsBetween,
   weekday,
-  type Day,
 } from './day';
 import { dayOfSlot, formatSlot, isAfternoon, slotOf } from './slot';
 import { isWorkday, workdaysAfter, workdaysBefore, workdaysBetween, workdayUntil } from './workday';
@@ -49,12 +48,11 @@ describe('days and half-days', () => {
 
 describe('months', () => {
   it('begin on their first and are counted over the ends of years', () => {
-    const day = (text: string) => text as Day;
-    expect(firstOfMonth(day('2027-03-09'))).toBe('2027-03-01');
-    expect(firstOfMonth(day('2027-12-31'), 1)).toBe('2028-01-01');
-    expect(firstOfMonth(day('2027-01-01'), -1)).toBe('2026-12-01');
-    expect(monthsBetween(day('2026-12-31'), day('2027-01-01'))).toBe(1);
-    expect(monthsBetween(day('2027-03-01'), day('2026-02-28'))).toBe(-13);
+    expect(firstOfMonth('2027-03-09')).toBe('2027-03-01');
+    expect(firstOfMonth('2027-12-31', 1)).toBe('2028-01-01');
+    expect(firstOfMonth('2027-01-01', -1)).toBe('2026-12-01');
+    expect(monthsBetween('2026-12-31', '2027-01-01')).toBe(1);
+    expect(monthsBetween('2027-03-01', '2026-02-28')).toBe(-13);
   });
 });
 

@@ -66,7 +66,7 @@ export const mondayOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7
 export function firstOfMonth(day: Day, later = 0): Day {
   const [year, month] = monthParts(day);
   const months = year * 12 + month - 1 + later;
-  return `${String(Math.floor(months / 12)).padStart(4, '0')}-${String((months % 12) + 1).padStart(2, '0')}-01` as Day;
+  return `${String(Math.floor(months / 12)).padStart(4, '0')}-${String((months % 12) + 1).padStart(2, '0')}-01`;
 }
 
 /** Calendar months from one day's to another's, before it with a minus. */

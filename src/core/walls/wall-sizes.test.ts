@@ -7,8 +7,15 @@ import type { InWall } from '../walks/observation';
 import { wallSizes } from './wall-sizes';
 
 const UNIT = 100;
-const thing = (along: number, height: number, length = 0, rise = 0): InWall =>
-  ({ what: 'box', wall: 0, text: '', along, height, length, rise }) as InWall;
+const thing = (along: number, height: number, length = 0, rise = 0): InWall => ({
+  what: 'box',
+  wall: 0,
+  text: '',
+  along,
+  height,
+  length,
+  rise,
+});
 const wordsIn = (strokes: readonly Stroke[]) => strokes.flatMap((stroke) => (stroke.form === 'text' ? [stroke] : []));
 const said = (things: readonly InWall[]): string[] =>
   wordsIn(wallSizes(things, UNIT, 'metric')).map(({ text }) => text);

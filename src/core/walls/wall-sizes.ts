@@ -34,10 +34,8 @@ export function wallSizes(things: readonly InWall[], unit: number, system: Lengt
         { x, y },
       ],
     ] as const) {
-      const words = sizeWords(from, to, unit, system).find(
-        (one) => one.form === 'text' && !taken.some((box) => meets(box, wordsBox(one))),
-      );
-      if (words?.form !== 'text') continue;
+      const words = sizeWords(from, to, unit, system).find((one) => !taken.some((box) => meets(box, wordsBox(one))));
+      if (!words) continue;
       taken.push(wordsBox(words));
       strokes.push(...tape(from, to, unit), words);
     }

@@ -6,7 +6,7 @@ import { firmTables } from '../database/job-tables';
 import { queryAll } from '../database/query';
 import { writeLog } from '../door/log';
 import { becomeFirm } from '../firm/commands';
-import { isKept } from '../files/kept';
+import { isKept } from '../database/kept';
 import { temporaryFile } from '../files/temporary';
 import type { Installation } from '../installation';
 import { refuseWhereServed } from '../serving';

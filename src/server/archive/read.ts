@@ -5,7 +5,7 @@ import { columnsOf, jobTables, OF_FIRM } from '../database/job-tables';
 import type { Connection } from '../database/open';
 import { writeLog } from '../door/log';
 import { markPlan } from '../door/marks';
-import { KEPT, type Kept } from '../files/kept';
+import { KEPT, type Kept } from '../database/kept';
 import { keepPdf } from '../files/pdfs';
 import { keepPicture } from '../files/pictures';
 import { needRoom } from '../files/room';

@@ -2,7 +2,7 @@ import { createWriteStream, existsSync } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import Papa from 'papaparse';
 import { ZipFile } from 'yazl';
-import { KEPT, KEPT_KINDS, keptFile } from '../files/kept';
+import { KEPT, KEPT_KINDS, keptFile } from '../database/kept';
 import { servePicture } from '../files/pictures';
 import type { Installation } from '../installation';
 import { jobPaper } from '../papers/documents';

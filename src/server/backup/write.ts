@@ -6,7 +6,7 @@ import { dirname, join } from 'node:path';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { ZipFile } from 'yazl';
-import { KEPT, KEPT_KINDS, type Kept } from '../files/kept';
+import { KEPT, KEPT_KINDS, type Kept } from '../database/kept';
 import { databaseFile, LAST_BACKUP } from '../installation';
 import { DATABASE, MANIFEST, SECRET, type Manifest } from './manifest';
 import { checkBackup } from './read';

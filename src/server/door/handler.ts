@@ -6,7 +6,7 @@ import type { Rows } from '../database/rows';
 import type { Connection } from '../database/open';
 import type { Installation } from '../installation';
 import { notFound, conflict, unprocessable } from '../refusal';
-import { isKept, type Kept } from '../files/kept';
+import { isKept, type Kept } from '../database/kept';
 import type { Actor } from './actor';
 import type { Prepared } from './prepared';
 import { shaped } from './shaped';

@@ -1,7 +1,7 @@
 import { execute, queryOne } from '../database/query';
 import type { Installation } from '../installation';
 import { Refusal } from '../refusal';
-import { keptFile } from './kept';
+import { keptFile } from '../database/kept';
 import { fileResponse, keepStreamed, type Parts } from './streamed';
 
 const PDF = {

@@ -12,7 +12,7 @@ import { queryOne, execute } from '../database/query';
 import { Refusal } from '../refusal';
 import { storageRefusal } from '../storage-fault';
 import type { Installation } from '../installation';
-import { keptFile } from './kept';
+import { keptFile } from '../database/kept';
 import { needRoom } from './room';
 
 /** Pictures by the hash of their content: the same file twice is one file. */

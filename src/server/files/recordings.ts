@@ -2,7 +2,7 @@ import { rm } from 'node:fs/promises';
 import { execute, queryOne } from '../database/query';
 import type { Installation } from '../installation';
 import { Refusal } from '../refusal';
-import { keptFile } from './kept';
+import { keptFile } from '../database/kept';
 import { fileResponse, keepStreamed, type Parts } from './streamed';
 
 /** A recording goes with its captions and is only played, never read. */

@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import { Readable } from 'node:stream';
 import { Refusal } from '../refusal';
 import type { Installation } from '../installation';
-import { KEPT, keptFile, type Kept } from './kept';
+import { KEPT, keptFile, type Kept } from '../database/kept';
 
 export type Parts = AsyncIterable<Uint8Array> | Iterable<Uint8Array>;
 

@@ -4,7 +4,7 @@ import { allTables, columnsOf, referencesOf } from '../database/job-tables';
 import { execute, queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import type { Installation } from '../installation';
-import { isKept, KEPT, KEPT_KINDS, type Kept } from './kept';
+import { isKept, KEPT, KEPT_KINDS, type Kept } from '../database/kept';
 
 /** A file that was begun or has no record is left alone this long: somebody may be at it. */
 const A_DAY_MS = 86_400_000;

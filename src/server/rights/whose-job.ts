@@ -1,7 +1,7 @@
 import { groupBy } from '@/core/group-by';
 import { columnsOf, jobTables, referencesOf } from '../database/job-tables';
 import { queryAll } from '../database/query';
-import { isKept } from '../files/kept';
+import { isKept } from '../database/kept';
 import type { Connection } from '../database/open';
 
 /** Whose job something is, by its id alone: asked of every table of a job, so that a new one is never forgotten. */

@@ -90,9 +90,7 @@ export function scheduleView(firm: FirmReading, options: BoardOptions & { job?: 
       problem: planProblem(firm),
     },
     crew: options.crew ?? null,
-    crews: (whole?.crewCapacity ?? [])
-      .filter((crew) => whole?.tasks.some((task) => task.crew === crew.sub && task.state !== 'done'))
-      .map((crew) => ({ id: crew.sub, name: crew.name })),
+    crews: whole ? crewsAtWork(whole) : [],
     looks: [...coveredLooks(firm, options.job), ...(whole && window ? looksIn(whole, window, options.job) : [])],
     // It is of all jobs, and so is what it would move.
     goal: whole?.bound && !firm.sees.jobs ? goalOf(firm, whole, names, options.job) : null,
@@ -100,6 +98,12 @@ export function scheduleView(firm: FirmReading, options: BoardOptions & { job?: 
     linksUntil: subLinksUntil(now),
   };
 }
+
+/** Crews that still have work, of which one alone can be looked at. */
+const crewsAtWork = ({ crewCapacity, tasks }: StoredPlan): ScheduleView['crews'] =>
+  crewCapacity
+    .filter(({ sub }) => tasks.some((task) => task.crew === sub && task.state !== 'done'))
+    .map(({ sub, name }) => ({ id: sub, name }));
 
 /** Today where there is work within so many weeks, else the Monday of the first day of work. */
 function firstWork(plan: StoredPlan | undefined, today: Day, weeks: number, job: string | undefined): Day {

@@ -1,5 +1,4 @@
 import { join } from 'node:path';
-import type { Installation } from '../installation';
 
 /** What lies beside the database under the hash of what is in it: the table that names it, and the folder it lies in. */
 export const KEPT = { picture: 'pictures', recording: 'recordings', pdf: 'pdfs' } as const;
@@ -8,6 +7,6 @@ export const KEPT_KINDS = Object.keys(KEPT) as Kept[];
 
 export const isKept = (table: string): table is Kept => table in KEPT;
 
-export const keptFile = ({ folder }: Pick<Installation, 'folder'>, kind: Kept, hash: string): string =>
+export const keptFile = ({ folder }: { folder: string }, kind: Kept, hash: string): string =>
   // The folder of the house is no part of the program.
   join(/* turbopackIgnore: true */ folder, KEPT[kind], hash.slice(0, 2), hash);
