@@ -319,6 +319,7 @@ describe('a page of one question', () => {
         'firm',
         'heading',
         'job',
+        'papers',
         'questions',
         'recipient',
         'today',

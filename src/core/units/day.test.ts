@@ -1,15 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  addDays,
-  backToWeekday,
-  daysBetween,
-  firstOfMonth,
-  formatDay,
-  isDay,
-  monthsBetween,
-  weekday,
-} from './day';
+import { addDays, backToWeekday, daysBetween, firstOfMonth, formatDay, isDay, monthsBetween, weekday } from './day';
 import { dayOfSlot, formatSlot, isAfternoon, slotOf } from './slot';
 import { isWorkday, workdaysAfter, workdaysBefore, workdaysBetween, workdayUntil } from './workday';
 

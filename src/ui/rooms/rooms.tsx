@@ -46,6 +46,7 @@ export function Rooms({ view }: { view: RoomsView }) {
             <PlanProblemNotice problem={view.problem} />
             <Section view={view} />
             <Legend of={['not-begun', 'under-way', 'done', 'will-stop', 'stop', 'hazard']} />
+            <Attachments of={{ job: job.id, name: job.name }} papers={view.attachments} placed />
           </div>
           <aside aria-label="What holds and who comes">
             <div className="actions mb-3 no-print">
@@ -57,7 +58,6 @@ export function Rooms({ view }: { view: RoomsView }) {
             <p className="soft small-text">{[job.address, job.walked].filter(Boolean).join(' · ')}</p>
             <Holding view={view} />
             <Next view={view} />
-            <Attachments of={{ job: job.id, name: job.name }} papers={view.attachments} placed />
           </aside>
         </div>
       )}
