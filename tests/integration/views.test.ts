@@ -1,7 +1,7 @@
 import { reviewView } from '@/server/views/review';
 import { readFirm, readHouse, readJob } from '@/server/reading/reading';
 import { describe, expect, it } from 'vitest';
-import { queryAll } from '@/server/database/query';
+import { queryAll, queryOne } from '@/server/database/query';
 import { findable } from '@/server/views/find';
 import { firmView } from '@/server/views/firm';
 import { scheduleView } from '@/server/views/board';
@@ -435,6 +435,26 @@ describe('the frame', () => {
       ['Tue 2 Mar', true],
       ['Tue 23 Feb', true],
     ]);
+  });
+});
+
+describe('how sure an end is', () => {
+  it('is how many of the visits still to come somebody said yes to; one more yes is one more', () => {
+    const house = demoHouse();
+    const sureOf = () => todayView(readFirm(house)).houses.find(({ job }) => job === signalHouse)!.sure;
+    const before = sureOf();
+    expect(before.visits).toBeGreaterThan(100);
+    const said = (state: string): number =>
+      queryOne<{ n: number }>(house.db, `SELECT count(*) AS n FROM visit_day WHERE job = @job AND said = @state`, {
+        ...{ job: signalHouse, state },
+      })?.n ?? 0;
+    expect(before.confirmed).toBeLessThanOrEqual(said('confirmed'));
+    expect(before.confirmed).toBeGreaterThan(0);
+    house.db.exec(`UPDATE visit_day SET said = 'confirmed' WHERE said IN ('told', 'asked')`);
+    const after = sureOf();
+    expect(after.visits).toBe(before.visits);
+    expect(after.confirmed).toBeGreaterThan(before.confirmed);
+    expect(after.confirmed).toBeLessThanOrEqual(after.visits);
   });
 });
 

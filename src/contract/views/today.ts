@@ -42,6 +42,8 @@ export interface TodayHouse {
   late: number | null;
   /** Why it does not end sooner, where it ends late. */
   because: string | null;
+  /** How sure the end is: of the visits that are still to come, those that somebody said yes to. */
+  sure: { confirmed: number; visits: number };
   section: SmallSection;
   stopper: Stopper | null;
 }

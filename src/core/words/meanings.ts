@@ -26,6 +26,10 @@ const MARKS = table({
   stop: ['striped board', 'Stops work now: nobody goes on until this is settled.'],
   hazard: ['triangle', 'Caution: somebody could be hurt, or something could be spoiled.'],
   late: ['post that is overrun', 'Late: the end runs past the day that was promised.'],
+  sure: [
+    'line to the end in strokes',
+    'Drawn through as far as people said yes to their days; in strokes, nobody has yet.',
+  ],
   confirmed: ['tag with writing', 'Whoever comes has said yes to the day.'],
   unconfirmed: ['blank tag', 'Whoever comes has not said yes to the day.'],
   delivery: ['crate', 'Something is delivered.'],

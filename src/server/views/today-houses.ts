@@ -1,11 +1,14 @@
 import { routes } from '@/contract/routes';
 import type { SmallRoom, SmallSection, Stopper, TodayHouse } from '@/contract/views/today';
 import { groupBy } from '@/core/group-by';
+import { isVisit } from '@/core/schedule/visit';
 import { sayStops } from '@/core/words/stops';
+import { subRows } from '../reading/firm';
 import { areaRows, jobRow, levelRows } from '../reading/job';
-import { daysLate, finishDay } from '../reading/plan';
+import { daysLate, finishDay, planOf } from '../reading/plan';
 import type { JobReading } from '../reading/reading';
 import { siteOf } from '../reading/site';
+import { visitDays } from '../reading/visits';
 import { workDoneOf } from '../reading/weights';
 import { carryingOf } from './carrying';
 import { heldBy, holdsOf } from './holds';
@@ -23,9 +26,20 @@ export function houseToday(job: JobReading): TodayHouse {
     promise,
     late,
     because: late !== null && late > 0 ? (carryingOf(job)?.first ?? null) : null,
+    sure: sureOf(job),
     section: smallSection(job, standsNow(job)),
     stopper: stopperOf(job),
   };
+}
+
+/** An end is as sure as the days that lead to it: of those that are asked of people outside, how many stand. */
+function sureOf(job: JobReading): TodayHouse['sure'] {
+  const subs = new Set(subRows(job.firm).map(({ id }) => id as string));
+  const said = visitDays(job.firm);
+  const visits = (planOf(job)?.tasks ?? []).filter(
+    (task) => task.job === job.id && isVisit(task) && subs.has(task.crew ?? ''),
+  );
+  return { confirmed: visits.filter(({ id }) => said.get(id)?.said === 'confirmed').length, visits: visits.length };
 }
 
 /** Whoever needs somebody first: what stops now, then the latest, then what will stop first. */

@@ -51,14 +51,19 @@ const POST = 166;
 /** Points to a day, less where a job is so late that its end would leave the tile. */
 const perDay = (late: number): number => Math.min(5, 110 / Math.max(1, Math.abs(late)));
 
-/** The end against the promise: a line up to the end, a thick bar where it runs past the post. */
-function EndLine({ house: { finish, promise, late }, today }: { house: TodayHouse; today: Day }) {
+/**
+ * The end against the promise: a line up to the end, drawn through as far as its days are agreed and in strokes where nobody
+ * has said yes; a thick bar where it runs past the post.
+ */
+function EndLine({ house: { finish, promise, late, sure }, today }: { house: TodayHouse; today: Day }) {
   if (!finish) return <div className="end-line" />;
   const end = late === null ? POST : POST + late * perDay(late);
+  const agreed = (Math.min(end, POST) * sure.confirmed) / Math.max(1, sure.visits);
   return (
     <div className="end-line">
       <svg viewBox={`0 0 ${WIDE} 22`} aria-hidden="true">
-        <path d={`M0 4v14M0 11H${Math.min(end, POST)}`} stroke="var(--ink)" strokeWidth="1.5" fill="none" />
+        <path d={`M0 4v14M0 11H${agreed}`} stroke="var(--ink)" strokeWidth="1.5" fill="none" />
+        <path d={`M${agreed} 11H${Math.min(end, POST)}`} stroke="var(--ink)" strokeWidth="1.5" strokeDasharray="7 4" />
         {late !== null && late > 0 && (
           <rect x={POST} y="6" width={Math.max(3, end - POST)} height="10" fill="var(--clay-fill)" />
         )}
@@ -71,6 +76,11 @@ function EndLine({ house: { finish, promise, late }, today }: { house: TodayHous
       <span className="small-text">
         <span className={late !== null && late > 0 ? 'bad fw-bold' : 'fw-bold'}>ends {formatDay(finish, today)}</span>
         {promise && <span className="soft"> · promised {formatDay(promise, today)}</span>}
+        {sure.visits > 0 && (
+          <span className="soft sure">
+            {sure.confirmed} of {counted(sure.visits, 'visit')} agreed
+          </span>
+        )}
       </span>
     </div>
   );
