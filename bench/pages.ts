@@ -38,6 +38,7 @@ export const PAGES: Record<string, Path> = {
   'Who was told': routes.told(),
   Words: routes.words(),
   Find: api.find(),
+  'Find by words': api.find('kitchen cabinets'),
 };
 const SIMPLEST: Path = '/s/none';
 const ROUNDS = 30;
