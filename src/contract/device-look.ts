@@ -9,8 +9,11 @@ export interface DeviceLook {
 export const LOOK_COOKIE = 'aftermist-look';
 const YEAR_S = 31_536_000;
 
-export const cookieOf = ({ theme, text }: DeviceLook): string =>
-  `${LOOK_COOKIE}=${theme}.${text}; path=/; max-age=${YEAR_S}; samesite=lax`;
+/** What a device remembers of how it shows things, sent along so that a page comes as it shall be. */
+export const deviceCookie = (name: string, ...parts: readonly (string | number)[]): string =>
+  `${name}=${parts.join('.')}; path=/; max-age=${YEAR_S}; samesite=lax`;
+
+export const cookieOf = ({ theme, text }: DeviceLook): string => deviceCookie(LOOK_COOKIE, theme, text);
 
 /** What a cookie says; whatever it does not say is as the device has it. */
 export function lookIn(cookie: string | undefined): DeviceLook {

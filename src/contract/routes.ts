@@ -28,7 +28,7 @@ export const before = (page: Path, place: PastPlace): Path =>
 /** The place on a page of one thing. */
 const hash = (id: string | undefined): string => (id === undefined ? '' : `#${id}`);
 
-/** What a board shows: rows by trade or room, how many weeks from which shift, one crew only, one task opened. */
+/** What a board shows: its rows, how much of time from which shift, one crew only, one task opened. */
 export interface BoardShown {
   by?: BoardBy | undefined;
   weeks?: BoardWeeks | undefined;

@@ -3,10 +3,10 @@ import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { queryOne } from '@/server/database/query';
 import { keptFile } from '@/server/database/kept';
-import { keepPdf, pdfResponse } from '@/server/files/pdfs';
+import { keepPdf, pdfName, pdfResponse } from '@/server/files/pdfs';
 import { sweepFiles } from '@/server/files/sweep';
 import type { Installation } from '@/server/installation';
-import { sharesPdf } from '@/server/public/attachments';
+import { sharedPdf } from '@/server/public/attachments';
 import { openLink, type OpenLink } from '@/server/public/links';
 import { sharedView } from '@/server/public/shared';
 import { readFirm, readJob } from '@/server/reading/reading';
@@ -38,16 +38,25 @@ describe('a drawing or permit', () => {
   it('is kept whole and given out as it came, under its name; what is no PDF is not kept', async () => {
     const house = demoHouse();
     const hash = await added(house, { area: kitchen }, 'Worktop “round” sink');
-    const answer = pdfResponse(house, hash, new Request('http://house/'));
+    const answer = pdfResponse(house, hash, new Request('http://house/'), pdfName(house, hash));
     expect(Buffer.from(await answer.arrayBuffer())).toEqual(Buffer.concat(pdf('Worktop “round” sink')));
     expect(answer.headers.get('content-type')).toBe('application/pdf');
     expect(decodeURIComponent(answer.headers.get('content-disposition') ?? '')).toContain('Worktop “round” sink.pdf');
-    const part = pdfResponse(house, hash, new Request('http://house/', { headers: { range: 'bytes=0-4' } }));
+    const part = pdfResponse(house, hash, new Request('http://house/', { headers: { range: 'bytes=0-4' } }), 'x');
     expect([part.status, await part.text()]).toEqual([206, '%PDF-']);
     for (const other of ['<html>but named plan.pdf</html>', '', '%PDF'])
       await expect(keepPdf(house, [Buffer.from(other)])).rejects.toThrow('This is no PDF');
     expect((readdirSync(join(house.folder, 'pdfs'), { recursive: true }) as string[]).join()).not.toContain('.part');
-    expect(() => pdfResponse(house, 'f'.repeat(64), new Request('http://house/'))).toThrow('no such paper');
+    // The same paper of a job that somebody does not see is called there as it likes.
+    must(house, 'attachment.add', { id: newId(), job: demoId('dairy'), kind: 'other', name: 'An offer', pdf: hash });
+    const lead = { ...house, sees: { jobs: new Set([signalHouse]), prices: false } };
+    expect(pdfName(lead, hash)).toBe('Worktop “round” sink');
+    // An offer of their own job costs something too: it is not for them.
+    const offer = await added(house, { area: kitchen, kind: 'other' }, 'an offer');
+    expect(() => pdfName(lead, offer)).toThrow('no such paper');
+    expect(papersOf(lead).map(({ pdf: shown }) => shown)).not.toContain(offer);
+    expect(papersOf(house).map(({ pdf: shown }) => shown)).toContain(offer);
+    expect(() => pdfResponse(house, 'f'.repeat(64), new Request('http://house/'), 'x')).toThrow('no such paper');
   });
 
   it('stands in its room and among all of the job; a newer one of its name comes before the older', async () => {
@@ -116,13 +125,14 @@ describe('whoever is outside', () => {
       [offer, false],
       [asked.pdf, false],
     ] as const)
-      expect(sharesPdf(house, crew, hash)).toBe(opens);
+      expect(sharedPdf(house, crew, hash) !== undefined).toBe(opens);
     const wiring = linkFor(house, { audience: 'sub', sub: demoId('sub', 'wiring') });
     const read = sharedView(house, wiring);
     const shown = read.audience === 'sub' ? read.rooms.flatMap(({ papers }) => papers.map((paper) => paper.pdf)) : [];
-    for (const hash of [drawing.pdf, offer]) expect(sharesPdf(house, wiring, hash)).toBe(shown.includes(hash));
+    for (const hash of [drawing.pdf, offer])
+      expect(sharedPdf(house, wiring, hash) !== undefined).toBe(shown.includes(hash));
     const client = linkFor(house, { audience: 'client', job: signalHouse });
-    expect(sharesPdf(house, client, drawing.pdf)).toBe(false);
+    expect(sharedPdf(house, client, drawing.pdf)).toBeUndefined();
   });
 
   it('opens, as whoever is asked, what goes with their question and nothing else', () => {
@@ -136,7 +146,7 @@ describe('whoever is outside', () => {
     });
     const party = openLink(house, tokenOf(house, link))!;
     expect(sharedView(house, party)).toMatchObject({ papers: [{ name: 'Lantern, elevations' }] });
-    expect(sharesPdf(house, party, asked.attachments[0]!.pdf)).toBe(true);
-    expect(sharesPdf(house, party, papersOf(house)[0]!.pdf)).toBe(false);
+    expect(sharedPdf(house, party, asked.attachments[0]!.pdf)?.name).toBe('Lantern, elevations');
+    expect(sharedPdf(house, party, papersOf(house)[0]!.pdf)).toBeUndefined();
   });
 });

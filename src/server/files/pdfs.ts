@@ -1,6 +1,8 @@
-import { execute, queryOne } from '../database/query';
+import type { AttachmentKind } from '@/contract/commands/attachments';
+import { execute, queryAll, queryOne } from '../database/query';
 import type { Installation } from '../installation';
 import { Refusal } from '../refusal';
+import { SEES_ALL, type Sees } from '../rights/sees';
 import { keptFile } from '../database/kept';
 import { fileResponse, keepStreamed, type Parts } from './streamed';
 
@@ -16,6 +18,8 @@ const PDF = {
     }),
 } as const;
 
+const notHere = (): Refusal => new Refusal(404, { code: 'unknown-id', message: 'There is no such paper here.' });
+
 /** @throws Refusal for what is no PDF, or another one than was named */
 export async function keepPdf(installation: Installation, parts: Parts, named?: string): Promise<{ hash: string }> {
   const { hash, bytes } = await keepStreamed(installation, PDF, parts, named);
@@ -23,22 +27,37 @@ export async function keepPdf(installation: Installation, parts: Parts, named?: 
   return { hash };
 }
 
-/** A PDF as it was handed over, under the name it has here. */
-export function pdfResponse(installation: Installation, hash: string, request: Request): Response {
-  const named = queryOne<{ name: string }>(
-    installation.db,
-    'SELECT name FROM attachment WHERE pdf = @hash ORDER BY added_at DESC LIMIT 1',
-    { hash },
-  );
-  const name = encodeURIComponent(`${named?.name ?? 'paper'}.pdf`);
+/**
+ * A PDF as it was handed over.
+ * @param name what it is called to whoever opens it
+ */
+export function pdfResponse(installation: Installation, hash: string, request: Request, name: string): Response {
   const known = queryOne(installation.db, 'SELECT 1 FROM pdf WHERE hash = @hash', { hash }) !== undefined;
   const answer =
     known &&
     fileResponse(keptFile(installation, 'pdf', hash), request, {
       'content-type': 'application/pdf',
-      'content-disposition': `inline; filename*=UTF-8''${name}`,
+      'content-disposition': `inline; filename*=UTF-8''${encodeURIComponent(`${name}.pdf`)}`,
       'cache-control': 'private, max-age=31536000, immutable',
     });
-  if (!answer) throw new Refusal(404, { code: 'unknown-id', message: 'There is no such paper here.' });
+  if (!answer) throw notHere();
   return answer;
 }
+
+/**
+ * What a PDF is called where it was added last, among what whoever asks sees: two jobs may have the same paper, and an offer or
+ * a bill is not for who sees no prices.
+ * @throws where they see none
+ */
+export function pdfName({ db, sees = SEES_ALL }: Pick<Installation, 'db' | 'sees'>, hash: string): string {
+  const seen = queryAll<{ name: string; job: string; kind: AttachmentKind }>(
+    db,
+    'SELECT name, job, kind FROM attachment WHERE pdf = @hash ORDER BY added_at DESC',
+    { hash },
+  ).find(({ job, kind }) => (!sees.jobs || sees.jobs.has(job)) && seesPaper(sees, kind));
+  if (!seen) throw notHere();
+  return seen.name;
+}
+
+/** Other papers are offers and bills: they are for who sees prices. */
+export const seesPaper = ({ prices }: Sees, kind: AttachmentKind): boolean => prices || kind !== 'other';

@@ -3,15 +3,16 @@ import type { Installation } from '../installation';
 import type { OpenLink } from './links';
 import { sharedView } from './shared';
 
-/** Whether a PDF is one of those that the page of a link shows. */
-export const sharesPdf = (installation: Installation, link: OpenLink, hash: string): boolean =>
-  shownTo(installation, link).some(({ pdf }) => pdf === hash);
-
-function shownTo(installation: Installation, link: OpenLink): SharedAttachment[] {
-  if (link.audience === 'client' || link.audience === 'neighbour') return [];
+/** The paper of that content which the page of a link shows; undefined where it shows none. */
+export function sharedPdf(installation: Installation, link: OpenLink, hash: string): SharedAttachment | undefined {
   const view = sharedView(installation, link);
-  if (view.audience === 'party') return view.papers;
-  return view.audience === 'crew' || view.audience === 'sub'
-    ? [...view.rooms, ...view.around].flatMap(({ papers }) => papers)
-    : [];
+  switch (view.audience) {
+    case 'party':
+      return view.papers.find(({ pdf }) => pdf === hash);
+    case 'crew':
+    case 'sub':
+      return [...view.rooms, ...view.around].flatMap(({ papers }) => papers).find(({ pdf }) => pdf === hash);
+    default:
+      return undefined;
+  }
 }

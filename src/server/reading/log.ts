@@ -51,7 +51,7 @@ export interface HeardChange {
   name: string;
 }
 
-/** So far back is looked for what others did: a day has never had more. */
+/** So many entries are looked through: what it costs does not grow with the log. */
 const LOOKED_BACK = 2_000;
 
 /**

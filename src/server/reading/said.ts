@@ -11,6 +11,7 @@ type SaidKind =
   | 'change'
   | 'request'
   | 'drawing or permit'
+  | 'other paper'
   | 'decision'
   | 'neighbour'
   | 'news'
@@ -29,7 +30,7 @@ export interface SaidRow {
 /** How many of each kind are found. */
 const MOST = 6;
 
-/** So many records of walks are looked through, about a year of a firm of thirty; what is in a wall is found for good elsewhere. */
+/** So many records of walks are looked through, about a year of a large firm; what is in a wall is found for good elsewhere. */
 const LOOKED_THROUGH = 100_000;
 
 /** Each kind: its words, its job, where it is, and from what; the newest first. */
@@ -95,7 +96,15 @@ const PLACES: readonly { kind: SaidKind; label: string; job: string; at: string;
     job: 'attachment.job',
     at: 'attachment.area',
     from: `attachment LEFT JOIN area ON area.id = attachment.area
-      WHERE attachment.removed = 0 ORDER BY attachment.rowid DESC`,
+      WHERE attachment.removed = 0 AND attachment.kind <> 'other' ORDER BY attachment.rowid DESC`,
+  },
+  {
+    kind: 'other paper',
+    label: `attachment.name || coalesce(', ' || area.name, '')`,
+    job: 'attachment.job',
+    at: 'attachment.area',
+    from: `attachment LEFT JOIN area ON area.id = attachment.area
+      WHERE attachment.removed = 0 AND attachment.kind = 'other' ORDER BY attachment.rowid DESC`,
   },
   {
     kind: 'decision',

@@ -2,6 +2,7 @@ import type { AttachmentKind } from '@/contract/commands/attachments';
 import { routes } from '@/contract/routes';
 import type { AttachmentView, SharedAttachment } from '@/contract/views/attachments';
 import { groupBy } from '@/core/group-by';
+import { seesPaper } from '../files/pdfs';
 import { attachmentRows, type AttachmentRow } from '../reading/attachments';
 import { areaNames } from '../reading/job';
 import { ofJob, type JobReading } from '../reading/reading';
@@ -20,7 +21,14 @@ function placeOf(job: JobReading, { area, request }: AttachmentRow): AttachmentV
 
 /** A job's papers, each as it counts now with what it replaced behind it; those that were added last come first. */
 export const attachmentsOf = ofJob((job): AttachmentView[] =>
-  [...groupBy([...attachmentRows(job)].reverse(), paperOf).values()].flatMap(([newest, ...earlier]) =>
+  [
+    ...groupBy(
+      attachmentRows(job)
+        .filter(({ kind }) => seesPaper(job.firm.sees, kind))
+        .reverse(),
+      paperOf,
+    ).values(),
+  ].flatMap(([newest, ...earlier]) =>
     newest
       ? [
           {

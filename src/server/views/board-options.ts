@@ -1,4 +1,4 @@
-import { boardBy, boardWeeks, type BoardBy, type BoardWeeks } from '@/contract/board-look';
+import { boardBy, boardLookIn, boardWeeks, type BoardBy, type BoardWeeks } from '@/contract/board-look';
 import { addDays, daysBetween, firstOfMonth, mondayOf, monthsBetween, type Day } from '@/core/units/day';
 
 export interface BoardOptions {
@@ -13,13 +13,13 @@ export interface BoardOptions {
 }
 
 /** What the address asks for, else what was chosen last; anything that is none of the ways is the usual board. */
-export function boardOptions(asked: Record<string, string | string[] | undefined>, chosen = ''): BoardOptions {
+export function boardOptions(asked: Record<string, string | string[] | undefined>, cookie?: string): BoardOptions {
   const shift = Number(asked['shift'] ?? 0);
   const [task, crew] = [asked['task'], asked['crew']];
-  const [by, weeks] = chosen.split('.');
+  const chosen = boardLookIn(cookie);
   return {
-    by: boardBy(asked['by']) ?? boardBy(by) ?? 'trade',
-    weeks: boardWeeks(asked['weeks']) ?? boardWeeks(weeks) ?? 2,
+    by: boardBy(asked['by']) ?? chosen.by ?? 'trade',
+    weeks: boardWeeks(asked['weeks']) ?? chosen.weeks ?? 2,
     ...(typeof crew === 'string' && crew !== '' ? { crew } : {}),
     shift: Number.isInteger(shift) && Math.abs(shift) <= 200 ? shift : 0,
     ...(typeof task === 'string' ? { task } : {}),

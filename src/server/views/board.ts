@@ -51,7 +51,7 @@ interface Window {
   crews: ReadonlyMap<string, string>;
 }
 
-/** The half-day board: by trade over all jobs, or by room in one. */
+/** The half-day board: by trade or person over all jobs, or by room in one. */
 export function scheduleView(firm: FirmReading, options: BoardOptions & { job?: string }): ScheduleView {
   const { today: now } = firm;
   const job = options.job === undefined ? undefined : firm.job(options.job);

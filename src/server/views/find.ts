@@ -75,6 +75,7 @@ function placeOfSaid({ kind, job, at }: SaidRow): Found['path'] {
       return at ? routes.review(job, at) : routes.walks(job);
     case 'scope':
     case 'drawing or permit':
+    case 'other paper':
       return at ? routes.room(job, at) : routes.rooms(job);
     case 'added work':
     case 'decision':

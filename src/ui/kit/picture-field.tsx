@@ -4,10 +4,10 @@ import { Form } from 'react-bootstrap';
 import { useController, useFormContext } from 'react-hook-form';
 import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import { api } from '@/contract/routes';
-import { upload } from '../offline/upload';
 import { described, FieldFrame, useFieldId, type FieldTerms } from './form';
 import { useHeldPicture } from './delivery';
 import { LinkButton } from './link-button';
+import { useHandedOver } from './use-handed-over';
 
 /** A picture taken or chosen. On a walk it goes with what the form says; else it is kept at once, and named by its hash. */
 export function PictureField(terms: FieldTerms) {
@@ -41,21 +41,9 @@ function HeldPictureField({ name, label, hint, hold }: FieldTerms & { hold: (fil
 function KeptPictureField({ name, label, hint }: FieldTerms) {
   const { control } = useFormContext();
   const { field, fieldState } = useController({ name, control });
-  const [untaken, setUntaken] = useState<string>();
-  const [busy, setBusy] = useState(false);
   const hash = field.value as string | null | undefined;
+  const { busy, untaken, take } = useHandedOver('picture', LARGEST_PICTURE, field.onChange);
   const error = untaken ?? fieldState.error?.message;
-  const take = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
-    setBusy(true);
-    const kept = await upload({ what: 'picture', content: file });
-    setBusy(false);
-    if (kept === 'later') return setUntaken('no connection: the picture was not kept; choose it again');
-    if (kept === 'failed') return setUntaken('the server did not get through with this picture; try another');
-    if (!('hash' in kept)) return setUntaken(kept.title);
-    setUntaken(undefined);
-    field.onChange(kept.hash);
-  };
   return (
     <FieldFrame {...{ name, label, error, ...(hint ? { hint } : {}) }}>
       {hash && (

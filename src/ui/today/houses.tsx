@@ -52,18 +52,23 @@ const POST = 166;
 const perDay = (late: number): number => Math.min(5, 110 / Math.max(1, Math.abs(late)));
 
 /**
- * The end against the promise: a line up to the end, drawn through as far as its days are agreed and in strokes where nobody
+ * The end against the promise: a line up to the end, drawn through as far as its visits are confirmed and in strokes where nobody
  * has said yes; a thick bar where it runs past the post.
  */
 function EndLine({ house: { finish, promise, late, sure }, today }: { house: TodayHouse; today: Day }) {
   if (!finish) return <div className="end-line" />;
   const end = late === null ? POST : POST + late * perDay(late);
-  const agreed = (Math.min(end, POST) * sure.confirmed) / Math.max(1, sure.visits);
+  const confirmed = (Math.min(end, POST) * sure.confirmed) / Math.max(1, sure.visits);
   return (
     <div className="end-line">
       <svg viewBox={`0 0 ${WIDE} 22`} aria-hidden="true">
-        <path d={`M0 4v14M0 11H${agreed}`} stroke="var(--ink)" strokeWidth="1.5" fill="none" />
-        <path d={`M${agreed} 11H${Math.min(end, POST)}`} stroke="var(--ink)" strokeWidth="1.5" strokeDasharray="7 4" />
+        <path d={`M0 4v14M0 11H${confirmed}`} stroke="var(--ink)" strokeWidth="1.5" fill="none" />
+        <path
+          d={`M${confirmed} 11H${Math.min(end, POST)}`}
+          stroke="var(--ink)"
+          strokeWidth="1.5"
+          strokeDasharray="7 4"
+        />
         {late !== null && late > 0 && (
           <rect x={POST} y="6" width={Math.max(3, end - POST)} height="10" fill="var(--clay-fill)" />
         )}
@@ -78,7 +83,7 @@ function EndLine({ house: { finish, promise, late, sure }, today }: { house: Tod
         {promise && <span className="soft"> · promised {formatDay(promise, today)}</span>}
         {sure.visits > 0 && (
           <span className="soft sure">
-            {sure.confirmed} of {counted(sure.visits, 'visit')} agreed
+            {sure.confirmed} of {counted(sure.visits, 'visit')} confirmed
           </span>
         )}
       </span>

@@ -34,7 +34,7 @@ export function Today({ view, heard, cares }: { view: TodayView; heard: readonly
       <div className="today-parts">
         <div className="since">
           <Since view={view} />
-          {heard.length > 0 && <News heard={heard} />}
+          {heard.length > 0 && <FromOthers heard={heard} />}
         </div>
         <Houses houses={view.houses} today={view.today} />
         <Lists view={view} />
@@ -71,7 +71,7 @@ function Since({ view: { since } }: { view: TodayView }) {
 }
 
 /** What people outside and colleagues did since yesterday, one press away. */
-const News = ({ heard }: { heard: readonly Heard[] }) => (
+const FromOthers = ({ heard }: { heard: readonly Heard[] }) => (
   <More words={`${heard.length} new from others: ${[...new Set(heard.map(({ who }) => who))].slice(0, 3).join(', ')}`}>
     <Lines className="small-text">
       {heard.map(({ seq, who, did, about, when, job, path }) => (

@@ -1,6 +1,6 @@
-import { pdfResponse } from '@/server/files/pdfs';
+import { pdfName, pdfResponse } from '@/server/files/pdfs';
 import { route } from '@/server/route';
 
 export const GET = route<{ hash: string }>({ need: 'person' }, (installation, request, { hash }) =>
-  pdfResponse(installation, hash, request),
+  pdfResponse(installation, hash, request, pdfName(installation, hash)),
 );

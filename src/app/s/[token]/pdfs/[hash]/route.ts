@@ -1,6 +1,6 @@
 import { linkOf } from '@/server/access/link';
 import { pdfResponse } from '@/server/files/pdfs';
-import { sharesPdf } from '@/server/public/attachments';
+import { sharedPdf } from '@/server/public/attachments';
 import { Refusal } from '@/server/refusal';
 import { route } from '@/server/route';
 
@@ -8,7 +8,7 @@ import { route } from '@/server/route';
 export const GET = route<{ token: string; hash: string }>({ need: 'link' }, async (installation, request, params) => {
   const { token, hash } = params;
   const link = await linkOf(token);
-  if (!link || !sharesPdf(installation, link, hash))
-    throw new Refusal(404, { code: 'link-closed', message: 'This link does not open that.' });
-  return pdfResponse(installation, hash, request);
+  const paper = link && sharedPdf(installation, link, hash);
+  if (!paper) throw new Refusal(404, { code: 'link-closed', message: 'This link does not open that.' });
+  return pdfResponse(installation, hash, request, paper.name);
 });
