@@ -25,7 +25,7 @@ import { searchOnce } from '@/server/plan/search';
 import { readPlan } from '@/server/reading/plan';
 import { isVisit } from '@/core/schedule/visit';
 import { firmTime } from '@/server/zone';
-import { longDay } from '@/core/news/said-days';
+import { longDay } from '@/core/units/day';
 import { taskId } from '@/core/sequence/site';
 import { emptyOutbox } from '@/server/news/outbox';
 import { composeDraft } from '@/server/views/draft';

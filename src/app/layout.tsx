@@ -2,6 +2,9 @@ import type { Metadata, Viewport } from 'next';
 import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
 import { LOOK_COOKIE, lookIn } from '@/contract/device-look';
+import { datesOfFirm } from '@/server/firm/date-words';
+import { installation } from '@/server/open-installation';
+import { DatesIn } from '@/ui/kit/dates-in';
 import '../ui/look/look.scss';
 
 export const metadata: Metadata = {
@@ -21,7 +24,9 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const { theme, text } = lookIn((await cookies()).get(LOOK_COOKIE)?.value);
   return (
     <html lang="en" data-theme={theme} data-text={text}>
-      <body>{children}</body>
+      <body>
+        <DatesIn words={datesOfFirm(installation().db)}>{children}</DatesIn>
+      </body>
     </html>
   );
 }

@@ -6,6 +6,7 @@ import { houseClock } from './house-clock';
 import { databaseFile, type Installation } from './installation';
 import { noteChanges } from './database/changes';
 import { openDatabase, type Connection } from './database/open';
+import { writeAsFirm } from './firm/date-words';
 import { queryOne } from './database/query';
 import { secretOf } from './secret';
 import type { Outside } from './outside/ports';
@@ -84,11 +85,15 @@ function bringUpToDate(db: Connection): void {
 
 const holder = globalThis as typeof globalThis & { aftermistInstallation?: Installation };
 
-/** The installation of this server process: the framework loads modules more than once, the file is opened once. */
+/**
+ * The installation of this server process: the framework loads modules more than once, the file is opened once. Whoever asks
+ * for it writes days as the firm does now.
+ */
 export function installation(): Installation {
   holder.aftermistInstallation ??= openInstallation({
     folder: process.env.AFTERMIST_DATA ?? join(process.cwd(), 'var', 'firm'),
     demo: process.env.AFTERMIST_DEMO === '1',
   });
+  writeAsFirm(holder.aftermistInstallation.db);
   return holder.aftermistInstallation;
 }

@@ -42,6 +42,18 @@ const stateOf = (installation: Installation, id: string) =>
     { id },
   );
 
+describe('the words of dates', () => {
+  it('are those of the firm in a thread too, from its next answer on', async () => {
+    const installation = demoHouse();
+    onTestFinished(() => endThreads(installation));
+    const walked = async (): Promise<string> =>
+      (await inThread(installation, { name: 'review' }, signalHouse, demoId('signal', 'walk', '1'))).walk.when;
+    expect(await walked()).toMatch(/^\w{3} \d+ (Feb|Mar)$/);
+    must(installation, 'firm.set-dates', { dates: 'en-US', clockHours: 12 });
+    expect(await walked()).toMatch(/^\w{3} (Feb|Mar) \d+$/);
+  });
+});
+
 describe('a large command', () => {
   it('is carried out in a thread, once, and is heard of here', async () => {
     const installation = demoHouse();

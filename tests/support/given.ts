@@ -183,6 +183,11 @@ export const GIVEN: Record<string, Given> = {
     expected: { zone: 'Pacific/Auckland' },
     plans: true,
   },
+  'firm.set-dates': {
+    payload: { dates: 'en-US', clockHours: 12 },
+    leaves: (installation) => queryOne(installation.db, 'SELECT dates, clock_hours FROM firm'),
+    expected: { dates: 'en-US', clock_hours: 12 },
+  },
   'holiday.add': {
     payload: { day: '2027-05-17', name: 'Harbour day' },
     leaves: (installation) => queryOne(installation.db, `SELECT name FROM holiday WHERE day = '2027-05-17'`),

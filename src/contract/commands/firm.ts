@@ -1,4 +1,5 @@
-import { array, boolean, object, string } from 'yup';
+import { array, boolean, number, object, string } from 'yup';
+import { DATE_LANGUAGES } from '@/core/units/date-languages';
 import { CURRENCY_CODES } from '@/core/units/money';
 import { command, OFFICE, OWNER } from '../command';
 import * as field from '../fields';
@@ -61,6 +62,19 @@ export const setZone = command(
   OWNER,
   'plan',
   object({ zone: field.optionalZone().required('the time zone is missing') }).noUnknown(),
+);
+
+/** How the firm writes days and hours on screens, in letters and on papers. */
+export const setDates = command(
+  'firm.set-dates',
+  OWNER,
+  'firm',
+  object({
+    dates: field.oneOf('the language of dates', DATE_LANGUAGES),
+    clockHours: number()
+      .oneOf([12, 24] as const, 'a clock counts 12 or 24 hours')
+      .required('the hours of the clock are missing'),
+  }).noUnknown(),
 );
 
 const subFields = {

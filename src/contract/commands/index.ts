@@ -53,6 +53,7 @@ export const COMMANDS = {
   'person.sign-out': accounts.signOutPerson,
   'firm.set-news-rules': firm.setNewsRules,
   'firm.set-zone': firm.setZone,
+  'firm.set-dates': firm.setDates,
   'sub.add': firm.addSub,
   'sub.change': firm.changeSub,
   'sub.away': firm.subAway,

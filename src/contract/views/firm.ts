@@ -1,3 +1,4 @@
+import type { DateLanguage } from '@/core/units/date-languages';
 import type { AccountRole } from '../command';
 import type { HouseholdNeed } from '@/core/sites/household-needs';
 import type { TaxShown } from '@/core/money/price';
@@ -62,6 +63,9 @@ export interface FirmView {
   today: Day;
   /** `16:20`, by the firm's zone. */
   time: string;
+  /** In whose words it writes its days, and how many hours its clock counts. */
+  dates: DateLanguage;
+  clockHours: 12 | 24;
   people: FirmPerson[];
   /** What happened at the door, the newest first; for whoever runs the firm. */
   door: { key: number; when: string; who: string; how: string; from: string; bad: boolean }[];

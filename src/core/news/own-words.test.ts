@@ -1,9 +1,11 @@
 import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
-import { addDays, formatDay } from '../units/day';
+import { afterEach, describe, expect, it } from 'vitest';
+import { DATE_LANGUAGES, dateWordsOf } from '../units/date-languages';
+import { ENGLISH, writeDatesIn } from '../units/date-words';
+import { addDays, formatDay, longDay } from '../units/day';
 import type { Draft } from './news';
 import { daysNamed, draftText, onlyWhatIsSure, textChanges, unsettled, withOwnWords, type OwnWords } from './own-words';
-import { longDay, sayAnotherDay, saysDay } from './said-days';
+import { sayAnotherDay, saysDay } from './said-days';
 
 const ON = '2027-03-09';
 const draft: Draft = {
@@ -90,6 +92,8 @@ describe('words of one’s own in a draft', () => {
 });
 
 describe('a day in a text', () => {
+  afterEach(() => writeDatesIn(ENGLISH));
+
   it.each([
     'on Thu 11 Mar',
     'Thursday 11 March',
@@ -112,7 +116,8 @@ describe('a day in a text', () => {
     expect(saysDay('on Thursday', '2027-03-04', ON)).toBe(false);
   });
 
-  it('is found as this program and people write it, and another is put in its place', () =>
+  it.each(DATE_LANGUAGES)('is found as this program and people write it in %s, and another is put in its place', (language) => {
+    writeDatesIn(dateWordsOf(language, 24));
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 1, max: 200 }), (ahead, later) => {
         const day = addDays(ON, ahead);
@@ -123,5 +128,6 @@ describe('a day in a text', () => {
           expect(sayAnotherDay(text, day, other, ON)).toBe(`We come on ${longDay(other)}, at ten.`);
         }
       }),
-    ));
+    );
+  });
 });

@@ -1,6 +1,6 @@
 import { readCsv, refuseCell, type CsvProblem } from '../csv';
 import { numberCell } from '../csv-cells';
-import { MONTHS } from '../units/month';
+import { MONTHS } from '../units/date-words';
 
 /** Half-days in a month that are usually too wet, too windy, too cold for work outside; days of a weather record will do. */
 export interface MonthNormal {

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
-import { addDays, backToWeekday, daysBetween, firstOfMonth, formatDay, isDay, monthsBetween, weekday } from './day';
+import { afterEach, describe, expect, it } from 'vitest';
+import { DATE_LANGUAGES, dateWordsOf } from './date-languages';
+import { ENGLISH, formatTime, monthName, writeDatesIn } from './date-words';
+import { addDays, backToWeekday, daysBetween, firstOfMonth, formatDate, formatDay, formatMonth, isDay, longDay, monthsBetween, weekday } from './day';
 import { dayOfSlot, formatSlot, isAfternoon, slotOf } from './slot';
 import { isWorkday, workdaysAfter, workdaysBefore, workdaysBetween, workdayUntil } from './workday';
 
@@ -35,6 +37,32 @@ describe('days and half-days', () => {
         expect(daysBetween(backToWeekday(day), day)).toBeLessThanOrEqual(2);
       }),
     ));
+});
+
+describe('how a firm writes days and hours', () => {
+  afterEach(() => writeDatesIn(ENGLISH));
+
+  it('may have the month first, and clocks of twelve hours', () => {
+    writeDatesIn(dateWordsOf('en-US', 12));
+    const day = '2027-03-09';
+    expect([formatDay(day), formatDay(day, '2026-11-23'), formatDate(day), longDay(day), formatMonth(day)]).toEqual([
+      ...['Tue Mar 9', 'Tue Mar 9, 2027', 'Mar 9', 'Tuesday March 9', 'March 2027'],
+    ]);
+    expect(['00:05', '07:30', '12:00', '16:20', '23:59'].map(formatTime)).toEqual([
+      ...['12:05 am', '7:30 am', '12:00 pm', '4:20 pm', '11:59 pm'],
+    ]);
+  });
+
+  it('may have the words of another language', () => {
+    writeDatesIn(dateWordsOf('de', 24));
+    expect([formatDay('2027-03-09'), monthName(3), formatTime('16:20')]).toEqual(['Di 9 Mär', 'März', '16:20']);
+  });
+
+  it.each(DATE_LANGUAGES)('says each day of a year otherwise in %s, short and in full', (language) => {
+    writeDatesIn(dateWordsOf(language, 24));
+    const days = Array.from({ length: 365 }, (_, ahead) => addDays('2027-01-01', ahead));
+    for (const say of [formatDay, formatDate, longDay]) expect(new Set(days.map((day) => say(day))).size).toBe(365);
+  });
 });
 
 describe('months', () => {

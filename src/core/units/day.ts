@@ -1,7 +1,7 @@
 import { UTCDate } from '@date-fns/utc';
 import { addDays as plusDays, differenceInCalendarDays, format, getDay, isValid, parseISO } from 'date-fns';
 import { tz } from './utc';
-import { monthName } from './month';
+import { dateWords, monthName } from './date-words';
 
 /** A calendar day, `YYYY-MM-DD`, without clock or time zone. */
 export type Day = string;
@@ -28,10 +28,6 @@ const FIRST = dateOf('2000-01-01');
 const numberOf = kept((day: Day) => differenceInCalendarDays(dateOf(day), FIRST));
 const dayOf = kept((number: number) => format(plusDays(FIRST, number), 'yyyy-MM-dd'));
 const weekdayOf = kept((day: Day) => getDay(dateOf(day)));
-const inWords = kept((day: Day) => format(dateOf(day), 'EEE d MMM'));
-const dateInWords = kept((day: Day) => format(dateOf(day), 'd MMM'));
-const weekdayInWords = kept((day: Day) => format(dateOf(day), 'EEE d'));
-const inWordsWithYear = kept((day: Day) => format(dateOf(day), 'EEE d MMM yyyy'));
 
 /** Whether the text is a day that exists, written `YYYY-MM-DD`, in the years this program plans for. */
 export function isDay(text: string): boolean {
@@ -82,17 +78,31 @@ export const isMonday = (day: Day): boolean => mondayOf(day) === day;
 /** `March 2027`. */
 export const formatMonth = (day: Day): string => `${monthName(Number(day.slice(5, 7)))} ${day.slice(0, 4)}`;
 
-/** As people say it: `Tue 9 Mar`; with the year where it is not the one of `near`. */
+const dateOfMonth = (day: Day): number => Number(day.slice(8));
+const shortWeekday = (day: Day): string => dateWords().shortWeekdays[weekday(day)] ?? '';
+
+/** A date of a month by its name, in the order in which the firm writes: `9 Mar`, `Mar 9`. */
+function inOrder(day: Day, months: readonly string[]): string {
+  const [date, month] = [dateOfMonth(day), months[Number(day.slice(5, 7)) - 1] ?? ''];
+  return dateWords().monthFirst ? `${month} ${date}` : `${date} ${month}`;
+}
+
+/** As people say it: `Tue 9 Mar`; with the year where it is not the one of `near`. In the words of the firm. */
 export function formatDay(day: Day, near?: Day): string {
-  const otherYear = near !== undefined && near.slice(0, 4) !== day.slice(0, 4);
-  return otherYear ? inWordsWithYear(day) : inWords(day);
+  const said = `${shortWeekday(day)} ${formatDate(day)}`;
+  if (near === undefined || near.slice(0, 4) === day.slice(0, 4)) return said;
+  return `${said}${dateWords().monthFirst ? ',' : ''} ${day.slice(0, 4)}`;
 }
 
 /** Without its weekday: `9 Mar`. */
-export const formatDate = (day: Day): string => dateInWords(day);
+export const formatDate = (day: Day): string => inOrder(day, dateWords().shortMonths);
 
 /** Without its month, where that stands beside it: `Tue 9`. */
-export const formatWeekday = (day: Day): string => weekdayInWords(day);
+export const formatWeekday = (day: Day): string => `${shortWeekday(day)} ${dateOfMonth(day)}`;
+
+/** In full: `Monday 22 March`. */
+export const longDay = (day: Day): string =>
+  `${dateWords().weekdays[weekday(day)] ?? ''} ${inOrder(day, dateWords().months)}`;
 
 /** The same day, else the weekday after it: offices answer and lorries come on weekdays. */
 export function onToWeekday(day: Day): Day {

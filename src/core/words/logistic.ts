@@ -1,5 +1,6 @@
 import { sayAmount } from '../quantities/units';
 import type { LogisticMeasure } from '../sequence/logistics';
+import { formatTime } from '../units/date-words';
 import { formatLength } from '../units/length';
 import type { UnitSystem } from '../units/units';
 import { counted } from './count';
@@ -46,6 +47,6 @@ export const sayPlaceAndHours = ({
   fromHour: string;
   toHour: string;
 }): string =>
-  [place, [fromHour && `from ${fromHour}`, toHour && `until ${toHour}`].filter(Boolean).join(' ')]
+  [place, [fromHour && `from ${formatTime(fromHour)}`, toHour && `until ${formatTime(toHour)}`].filter(Boolean).join(' ')]
     .filter(Boolean)
     .join(', ');

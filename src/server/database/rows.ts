@@ -394,6 +394,8 @@ export interface Rows {
     keep_recordings: number | null;
     keep_origins: number | null;
     keep_neighbours: number | null;
+    dates: string;
+    clock_hours: 12 | 24;
   };
   fixture: {
     id: string;
@@ -1645,7 +1647,9 @@ export interface Defaults {
     | 'demo'
     | 'keep_recordings'
     | 'keep_origins'
-    | 'keep_neighbours';
+    | 'keep_neighbours'
+    | 'dates'
+    | 'clock_hours';
   fixture: 'removed' | 'version';
   gate: 'not_before' | 'together';
   gate_end: never;

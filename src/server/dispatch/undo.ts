@@ -1,6 +1,7 @@
 import type { Cause } from '@/core/schedule/cause';
 import { kindOf, type CommandType } from '@/contract/commands';
 import type { RecordedObservation } from '@/core/walks/observation';
+import { formatTime } from '@/core/units/date-words';
 import { formatDay } from '@/core/units/day';
 import { dayIn, timeIn } from '@/core/units/zone';
 import { LASTING_TABLES, namedBy, putBack, rowNow, type RowChange } from '../database/changes';
@@ -159,7 +160,7 @@ function laterWords({ db, now }: CommandContext, entry: Entry, { table, key }: R
   const day = formatDay(dayIn(zone, later.applied_at), dayIn(zone, now));
   return (
     `The ${wordFor(table)} was changed again by ${nameOf(db, later.who)} on ${day} at ` +
-    `${timeIn(zone, later.applied_at)}; take that back first.`
+    `${formatTime(timeIn(zone, later.applied_at))}; take that back first.`
   );
 }
 

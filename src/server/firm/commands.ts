@@ -65,6 +65,8 @@ export const firmHandlers = handlers({
     execute(context.db, 'UPDATE firm SET zone = @zone', { zone });
     context.replanAll(openJobs(context), { kind: 'zone', zone });
   },
+  'firm.set-dates': (context, { dates, clockHours }) =>
+    void execute(context.db, 'UPDATE firm SET dates = @dates, clock_hours = @clockHours', { dates, clockHours }),
   'firm.set-money': (context, { currency, markup, taxRate, taxShown, tripCost }) =>
     void execute(
       context.db,

@@ -7,7 +7,7 @@ import { taskId } from '@/core/sequence/site';
 import { plantCrew } from '@/core/sequence/crews';
 import type { Trade } from '@/core/sequence/trades';
 import type { PlannedTask } from '@/core/schedule/plan';
-import { monthName } from '@/core/units/month';
+import { monthName } from '@/core/units/date-words';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { workdaysBefore } from '@/core/units/workday';

@@ -1,7 +1,8 @@
 import type { FirmView } from '@/contract/views/firm';
 import { groupBy } from '@/core/group-by';
 import { TRADE_KEYS } from '@/core/sequence/trades';
-import { monthName } from '@/core/units/month';
+import type { DateLanguage } from '@/core/units/date-languages';
+import { formatTime, monthName } from '@/core/units/date-words';
 import { timeIn } from '@/core/units/zone';
 import { publicRoutes } from '@/contract/routes';
 import type { PersonView } from '@/contract/views/job';
@@ -127,7 +128,9 @@ export function firmView(installation: Installation, { role }: Pick<PersonView, 
     town: row?.town ?? '',
     zone,
     today: now,
-    time: timeIn(zone, installation.clock.now()),
+    time: formatTime(timeIn(zone, installation.clock.now())),
+    dates: (row?.dates ?? 'en') as DateLanguage,
+    clockHours: row?.clock_hours ?? 24,
     people: peopleView(installation, firm, isOwner),
     door: isOwner ? doorView(installation, firm) : [],
     subs: subs.map((sub) => ({

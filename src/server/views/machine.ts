@@ -1,4 +1,5 @@
 import type { MachineView } from '@/contract/views/firm';
+import { formatTime } from '@/core/units/date-words';
 import { formatDay } from '@/core/units/day';
 import { dayIn, timeIn } from '@/core/units/zone';
 import { isLow, roomOf } from '../files/room';
@@ -36,7 +37,7 @@ function clockView(installation: Installation): MachineView['clock'] {
   const behind = installation.clock.behind?.();
   if (!behind) return null;
   const zone = zoneOf(installation.db);
-  const said = (at: Date): string => `${formatDay(dayIn(zone, at), dayIn(zone, behind.latest))}, ${timeIn(zone, at)}`;
+  const said = (at: Date): string => `${formatDay(dayIn(zone, at), dayIn(zone, behind.latest))}, ${formatTime(timeIn(zone, at))}`;
   return { shows: said(behind.shows), latest: said(behind.latest) };
 }
 

@@ -5,6 +5,7 @@ import { leftoverId } from '@/core/sequence/site';
 import { TRADES } from '@/core/sequence/trades';
 import { routeOf, type Stop } from '@/core/trips/route';
 import { tripsOf, type Left } from '@/core/trips/visits';
+import { formatTime } from '@/core/units/date-words';
 import { addDays, formatDay, formatWeekday, type Day } from '@/core/units/day';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { workdaysAfter, workdaysBetween } from '@/core/units/workday';
@@ -56,14 +57,14 @@ export function routeView(firm: FirmReading, day: Day = firm.today): RouteView {
     ...{ day, label: formatDay(day, today), starts: starts ?? STARTS, places, stops },
     route: route.visited.map((visited, at) => ({
       ...{ place: visited.stop, name: names.get(visited.stop) ?? '', travels: visited.travels },
-      ...{ arrives: hourOf(visited.arrives), begins: hourOf(visited.begins), leaves: hourOf(visited.leaves) },
+      ...{ arrives: sayHour(visited.arrives), begins: sayHour(visited.begins), leaves: sayHour(visited.leaves) },
       guessed: minutesBetween(firm, before(at), visited.stop).guessed,
     })),
     missed: route.missed.map(({ stop, earliest }) => ({
       name: names.get(stop) ?? '',
-      why: `in no order within its time; after the others it could begin at ${hourOf(earliest)}`,
+      why: `in no order within its time; after the others it could begin at ${sayHour(earliest)}`,
     })),
-    ...{ travels: route.travels, ends: hourOf(route.ends) },
+    ...{ travels: route.travels, ends: sayHour(route.ends) },
     guesses: ids.flatMap((one, at) =>
       ids.slice(at + 1).flatMap((other) => {
         const { minutes, guessed } = minutesBetween(firm, one, other);
@@ -76,8 +77,8 @@ export function routeView(firm: FirmReading, day: Day = firm.today): RouteView {
 
 const LAST = 24 * 60;
 const minutesOf = (hour: string): number => 60 * Number(hour.slice(0, 2)) + Number(hour.slice(3));
-const hourOf = (minutes: number): string =>
-  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+const sayHour = (minutes: number): string =>
+  formatTime(`${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`);
 
 /** Open sites with why one would go there on a day, and shops from the run list on the way. */
 function placesOf(firm: FirmReading, day: Day): RoutePlace[] {

@@ -1,6 +1,7 @@
 'use client';
 import { setNewsRules } from '@/contract/commands/firm';
 import type { FirmView } from '@/contract/views/firm';
+import { formatTime } from '@/core/units/date-words';
 import { counted } from '@/core/words/count';
 import { CheckField, CommandForm, SelectField, TextField } from '../kit/form';
 import { Line, Lines } from '../kit/lines';
@@ -11,7 +12,7 @@ import { Block } from '../kit/page';
 export function NewsRules({ rules, onOpen }: { rules: FirmView['rules']; onOpen?: (() => void) | undefined }) {
   const { tellHour, tellSoon, remindSubDays, remindClientDays } = rules;
   const said = [
-    tellHour === null ? '' : `What moved is told at ${tellHour}:00.`,
+    tellHour === null ? '' : `What moved is told at ${formatTime(`${tellHour}:00`)}.`,
     tellSoon ? 'What concerns today or tomorrow is told ten minutes after the plan stands.' : '',
     remindSubDays === null ? '' : `Subs without an answer are asked once more after ${counted(remindSubDays, 'day')}.`,
     remindClientDays === null
@@ -42,7 +43,8 @@ export function NewsRules({ rules, onOpen }: { rules: FirmView['rules']; onOpen?
   );
 }
 
-const HOURS = Array.from({ length: 15 }, (_, at) => [String(at + 6), `${at + 6}:00`] as const);
+const hours = (): (readonly [string, string])[] =>
+  Array.from({ length: 15 }, (_, at) => [String(at + 6), formatTime(`${at + 6}:00`)] as const);
 
 export function NewsRulesForm({ rules, onDone }: { rules: FirmView['rules']; onDone: () => void }) {
   const { tellHour, tellSoon, remindSubDays, remindClientDays } = rules;
@@ -62,7 +64,7 @@ export function NewsRulesForm({ rules, onDone }: { rules: FirmView['rules']; onD
         Everybody gets one message with all that is theirs. Letters to clients are never sent by themselves: only that
         their job ends on another day. Who has no address stays on the list of those to be called.
       </p>
-      <SelectField name="tellHour" label="What moved is told" none="when somebody presses" options={HOURS} />
+      <SelectField name="tellHour" label="What moved is told" none="when somebody presses" options={hours()} />
       <CheckField name="tellSoon" label="What concerns today or tomorrow at once, ten minutes after the plan stands" />
       <TextField
         name="remindSubDays"

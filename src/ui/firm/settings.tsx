@@ -1,8 +1,9 @@
 'use client';
 import { useState, type ReactNode } from 'react';
-import { addHoliday, setZone } from '@/contract/commands/firm';
+import { addHoliday, setDates, setZone } from '@/contract/commands/firm';
 import type { Role } from '@/contract/command';
 import type { FirmView } from '@/contract/views/firm';
+import { DATE_LANGUAGES } from '@/core/units/date-languages';
 import { formatDay } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { Hidden } from '../kit/hidden';
@@ -18,10 +19,11 @@ import { Machine } from './machine';
 import { NewsRules, NewsRulesForm } from './news-rules';
 import { UsualWeather } from './usual-weather';
 
-type Open = 'holiday' | 'zone' | 'money' | 'hour' | 'rules';
+type Open = 'holiday' | 'zone' | 'dates' | 'money' | 'hour' | 'rules';
 const TITLES: Record<Open, string> = {
   holiday: 'A holiday',
   zone: 'The firm’s time',
+  dates: 'How days and hours are written',
   money: 'The firm’s money',
   hour: 'What an hour costs',
   rules: 'What is told by itself',
@@ -58,6 +60,14 @@ export function Settings({ view, role }: { view: FirmView; role: Role }) {
             >
               <p className="mt-2">
                 {view.zone.replaceAll('_', ' ')}: it is {formatDay(view.today)}, {view.time} there.
+              </p>
+              <p className="soft">
+                Written so on screens, in letters and on papers.{' '}
+                {isOwner && (
+                  <LinkButton onClick={() => setOpen('dates')}>
+                    Write <Hidden>days and hours </Hidden>otherwise
+                  </LinkButton>
+                )}
               </p>
             </Block>
             <Block
@@ -108,6 +118,30 @@ function formOf(open: Open, view: FirmView, onDone: () => void): ReactNode {
           />
         </CommandForm>
       );
+    case 'dates':
+      return (
+        <CommandForm
+          kind={setDates}
+          submit="Save"
+          onDone={onDone}
+          start={() => ({ dates: view.dates, clockHours: view.clockHours })}
+        >
+          <SelectField
+            name="dates"
+            label="Days"
+            hint="Only days and months are written in it; sentences stay English."
+            options={languages()}
+          />
+          <SelectField
+            name="clockHours"
+            label="Hours"
+            options={[
+              ['24', '24 hours: 16:20'],
+              ['12', '12 hours: 4:20 pm'],
+            ]}
+          />
+        </CommandForm>
+      );
     case 'rules':
       return <NewsRulesForm rules={view.rules} onDone={onDone} />;
     case 'money':
@@ -127,3 +161,12 @@ function formOf(open: Open, view: FirmView, onDone: () => void): ReactNode {
 /** All zones that this browser knows, and the one that is set. */
 const zones = (set: string): [string, string][] =>
   [...new Set([set, ...Intl.supportedValuesOf('timeZone')])].sort().map((name) => [name, name.replaceAll('_', ' ')]);
+
+/** In which languages days may be written, by their names in English. */
+const languages = (): [string, string][] => {
+  const names = new Intl.DisplayNames('en', { type: 'language' });
+  return DATE_LANGUAGES.map((language) => [
+    language,
+    language === 'en' ? 'English' : language === 'en-US' ? 'English, month first' : (names.of(language) ?? language),
+  ]);
+};

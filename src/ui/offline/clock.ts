@@ -1,3 +1,4 @@
+import { formatTime } from '@/core/units/date-words';
 import { timeIn, type Zone } from '@/core/units/zone';
 import type { ServerClock } from '@/contract/views/job';
 
@@ -10,7 +11,7 @@ export const setClock = (of: ServerClock): void => void (clock = of);
 export const now = (): string => new Date(Date.now() + (clock?.shiftMs ?? 0)).toISOString();
 
 /** `16:20`, by the firm's zone. */
-export const timeNow = (): string => timeIn(officeZone(), now());
+export const timeNow = (): string => formatTime(timeIn(officeZone(), now()));
 
 /** The firm's zone; where nothing has come from the house yet, the device's own. */
 export const officeZone = (): Zone => clock?.zone ?? new Intl.DateTimeFormat().resolvedOptions().timeZone;

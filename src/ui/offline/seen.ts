@@ -1,4 +1,8 @@
 import { routes, type Path } from '@/contract/routes';
+import { formatTime } from '@/core/units/date-words';
+import { formatDay } from '@/core/units/day';
+import { dayIn, timeIn } from '@/core/units/zone';
+import { officeZone } from './clock';
 
 /** Pages as they were seen last, for whoever stands without a signal. */
 export const SEEN = 'aftermist-seen-1';
@@ -41,13 +45,8 @@ function isDue(): boolean {
  * a line that says of when it is.
  */
 export function readable(page: string, at: Date): string {
-  const when = at.toLocaleString('en-GB', {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
+  const zone = officeZone();
+  const when = `${formatDay(dayIn(zone, at))}, ${formatTime(timeIn(zone, at))}`;
   return page
     .replace(/<script\b[\s\S]*?<\/script>/g, '')
     .replace(/<link[^>]+as="script"[^>]*>/g, '')

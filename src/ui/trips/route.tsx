@@ -4,6 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import { keepRoute, setSpot, setTravel } from '@/contract/commands/route';
 import { pinTrip } from '@/contract/commands/schedule';
 import type { RoutePlace, RouteStop, RouteView } from '@/contract/views/route';
+import { formatTime } from '@/core/units/date-words';
 import { counted } from '@/core/words/count';
 import { Hidden } from '../kit/hidden';
 import { Line, Lines } from '../kit/lines';
@@ -57,7 +58,7 @@ function Order({ view }: { view: RouteView }) {
       ))}
       {view.route.length > 0 && (
         <p className="soft small-text mt-2">
-          From the yard at {view.starts}; over at {view.ends}, {counted(view.travels, 'minute')} on the way. No order of
+          From the yard at {formatTime(view.starts)}; over at {view.ends}, {counted(view.travels, 'minute')} on the way. No order of
           these stops is over sooner.
         </p>
       )}
