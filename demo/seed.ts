@@ -433,8 +433,10 @@ class Script {
   /** Others' work, what has to be there, visits booked and what is kept spare. */
   private arrangements(job: DemoJob): void {
     const id = (...path: string[]): string => demoId(job.key, ...path);
-    for (const { area, expectedIn, ...other } of job.others ?? [])
-      this.say('step.others', { area: id('area', area), ...other, expectedOn: addDays(this.start, expectedIn) });
+    for (const { area, phase, who, expectedIn } of job.others ?? []) {
+      const steps = [{ area: id('area', area), phase }];
+      this.say('step.others', { steps, who, expectedOn: addDays(this.start, expectedIn) });
+    }
     for (const [number, { area, bookedIn, ...logistic }] of (job.logistics ?? []).entries()) {
       const key = id('logistic', String(number));
       this.say('logistic.add', { id: key, job: id(), area: id('area', area), ...logistic });

@@ -77,6 +77,8 @@ const ACTS: Partial<Record<CommandType, string>> = {
   'gate.set': 'set a gate',
   'gate.drop': 'removed a gate',
   'step.others': 'gave a step to others',
+  'step.tick': 'said that steps are done',
+  'step.untick': 'took back that steps are done',
   'logistic.add': 'added what has to be there',
   'logistic.change': 'changed what has to be there',
   'logistic.settle': 'noted how something that has to be there stands',

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoId } from '../../demo/seed';
 import { click, DESK, gone, PHONE, press, seesText, textFits, visit } from '../support/browser';
-import { fillAll, fillIn } from '../support/forms';
+import { fillAll, fillIn, setDay } from '../support/forms';
 import { foundFirm } from '../support/found-firm';
 import { lookToday } from '../support/look-today';
 import { stage } from '../support/stage';
@@ -47,6 +47,39 @@ describe('an inspection that failed', () => {
     await gone(phone, 'Stop: insulation was begun');
     await today.reload();
     await gone(today, 'insulation begun');
+    expect(on.complaints).toEqual([]);
+  });
+});
+
+describe('steps of many rooms', () => {
+  const on = stage();
+
+  it('are ticked and done at once, taken back at once, and given to others at once', async () => {
+    lookToday(on.folder);
+    const page = await on.at(`${signal}/sequence`);
+    await page.select('[aria-label="Whose order"]', 'trade:board');
+    await press(page, 'Tick several');
+    const tick = async (...at: number[]): Promise<void> => {
+      const boxes = await page.$$('.several .step input');
+      for (const place of at) await boxes[place]?.click();
+    };
+    const before = (await page.$$('.several .step')).length;
+    await tick(0, 1);
+    await press(page, 'Done');
+    await seesText(page, '2 steps down as done.');
+    await page.waitForFunction((left) => document.querySelectorAll('.several .step').length === left, {}, before - 2);
+    await press(page, 'Undo');
+    await seesText(page, '2 steps open again.');
+    await page.waitForFunction((left) => document.querySelectorAll('.several .step').length === left, {}, before);
+
+    await tick(0, 1, 2);
+    await press(page, 'Somebody else does them…');
+    await fillAll(page, { who: 'the client’s own plasterer' });
+    await setDay(page, 'expectedOn', '2027-05-03');
+    await press(page, 'Save');
+    await gone(page, 'Somebody else does them…');
+    await press(page, 'Read by week');
+    await textFits(page, /the client’s own plasterer/);
     expect(on.complaints).toEqual([]);
   });
 });

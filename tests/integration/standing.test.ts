@@ -33,6 +33,8 @@ const DRAWN: readonly CommandType[] = [
   'client.take-up',
   // A record like any, by way of the same handler.
   'done.take',
+  'step.tick',
+  'step.untick',
   'shortage.purchase',
   'shortage.unpurchase',
 ];

@@ -81,6 +81,8 @@ const STAYS: Partial<Record<CommandType, string>> = {
   'inspection.show': 'undo-told',
   'done.say': 'not-allowed',
   'done.take': 'undo-told',
+  'step.tick': 'undo-told',
+  'step.untick': 'undo-told',
   // What leaves nothing behind.
   'message.pass-on': 'undo-nothing',
   'message.retry': 'undo-nothing',

@@ -24,6 +24,20 @@ const rules = (installation: Installation): unknown =>
 const write = (installation: Installation): void => void must(installation, 'rule.write', { id, ...rule });
 const off = { id, rule: 24, job: signalHouse, holds: false, reason: 'two visits suit us here' };
 const method = { id, method: 'cabinets-paint', job: signalHouse, variant: 'paint-first' } as const;
+/** Two steps of one room that are ticked, and which of them stand as done. */
+const ticks = {
+  ...{ walk: newId(), job: signalHouse, by: '' },
+  steps: (['wiring-finish', 'board'] as const).map((phase) => ({ id: newId(), area: areaOf('boot'), phase })),
+};
+const farOf =
+  (room: string) =>
+  (installation: Installation): unknown =>
+    queryAll<{ phase: string }>(
+      installation.db,
+      `SELECT phase FROM standing_observation
+        WHERE area = @area AND kind = 'progress' AND walk = @walk ORDER BY phase DESC`,
+      { area: areaOf(room), walk: ticks.walk },
+    ).map(({ phase }) => phase);
 const gate = {
   id,
   job: signalHouse,
@@ -135,10 +149,17 @@ export const SCHEDULE: Record<string, Given> = {
     expected: 2,
     plans: true,
   },
+  'step.tick': { payload: ticks, leaves: farOf('boot'), expected: ['wiring-finish', 'board'], plans: true },
+  'step.untick': {
+    before: (installation) => must(installation, 'step.tick', ticks),
+    payload: { walk: ticks.walk, steps: [{ id: other, area: areaOf('boot'), about: ticks.steps[1]?.id ?? '' }] },
+    leaves: farOf('boot'),
+    expected: ['wiring-finish'],
+    plans: true,
+  },
   'step.others': {
     payload: {
-      area: areaOf('boot'),
-      phase: 'wiring-finish',
+      steps: [{ area: areaOf('boot'), phase: 'wiring-finish' }],
       who: 'the client’s electrician',
       expectedOn: '2027-04-20',
     },

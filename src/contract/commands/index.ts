@@ -136,6 +136,8 @@ export const COMMANDS = {
   'gate.set': schedule.setGate,
   'gate.drop': schedule.dropGate,
   'step.others': schedule.giveToOthers,
+  'step.tick': schedule.tickSteps,
+  'step.untick': schedule.untickSteps,
   'logistic.add': schedule.addLogistic,
   'logistic.change': schedule.changeLogistic,
   'logistic.settle': schedule.settleLogistic,

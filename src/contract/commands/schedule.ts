@@ -77,16 +77,51 @@ export const setGate = command(
 );
 export const dropGate = command('gate.drop', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());
 
-/** Somebody else does it: waited for, not commanded. Without a name it is ours again. */
+/** Steps that are ticked at once at most. */
+export const MOST_STEPS = 60;
+const ONE_AT_LEAST = 'tick at least one step';
+const TOO_MANY = 'at most sixty steps at once';
+
+/** Somebody else does them: waited for, not commanded. Without a name they are ours again. */
 export const giveToOthers = command(
   'step.others',
   EVERYBODY,
   'plan',
   object({
-    area: field.id('the area'),
-    phase: field.phase(),
+    steps: array(step()).required('the steps are missing').min(1, ONE_AT_LEAST).max(MOST_STEPS, TOO_MANY),
     who: field.optionalLine('who does it', 60).default(''),
     expectedOn: field.optionalDay('the day they said'),
+  }).noUnknown(),
+);
+
+/** Several steps of a job are done, as somebody has seen or heard: recorded as on a walk. */
+export const tickSteps = command(
+  'step.tick',
+  EVERYBODY,
+  'plan',
+  object({
+    walk: field.id(),
+    job: field.id('the job'),
+    steps: array(object({ id: field.id(), area: field.id('the area'), phase: field.phase() }).noUnknown())
+      .required('the steps are missing')
+      .min(1, ONE_AT_LEAST)
+      .max(MOST_STEPS, TOO_MANY),
+    /** Who passed what of them has to be passed by somebody. */
+    by: field.optionalLine('who passed it', 80).default(''),
+  }).noUnknown(),
+);
+
+/** Steps that were ticked are not done after all: their records are taken back. */
+export const untickSteps = command(
+  'step.untick',
+  EVERYBODY,
+  'plan',
+  object({
+    walk: field.id(),
+    steps: array(object({ id: field.id(), area: field.id('the area'), about: field.id() }).noUnknown())
+      .required('the steps are missing')
+      .min(1, ONE_AT_LEAST)
+      .max(MOST_STEPS, TOO_MANY),
   }).noUnknown(),
 );
 

@@ -291,6 +291,8 @@ export interface SequenceView {
   } | null;
   areas: { id: string; name: string; steps: { phase: string; label: string }[] }[];
   steps: StepView[];
+  /** Subs to whom visits can go, with what they do. */
+  subs: { id: string; name: string; trades: Trade[] }[];
   /** Texts that links say, by their place. */
   said: string[];
   own: {

@@ -31,6 +31,7 @@ import { upkeepHandlers } from '../firm/upkeep';
 import { visitHandlers } from '../visits/commands';
 import { reminderHandlers } from '../visits/reminders';
 import { doneHandlers } from '../walks/done';
+import { tickedHandlers } from '../walks/ticked';
 import { takeHandlers } from '../plan/take';
 import { planHandlers } from '../schedule/plan-commands';
 import { takeAwayHandlers } from '../scope/take-away';
@@ -100,6 +101,7 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   upkeepHandlers,
   licenceHandlers,
   doneHandlers,
+  tickedHandlers,
   attachmentHandlers,
   quietHandlers,
   workedDayHandlers,

@@ -100,13 +100,18 @@ export const stepHandlers = handlers({
     execute(context.db, 'DELETE FROM gate WHERE id = @id', { id });
     context.replan(gate.job, { kind: 'gate', gate: id, label: gate.label, what: 'dropped' });
   },
-  'step.others': (context, { area, phase, who, expectedOn }) => {
-    const { job, name } = nameOf(context, area);
-    requireStep(context, area, phase);
-    if (phaseFacts(phase).trade === 'nobody')
-      throw unprocessable('nobody-works', 'Here nobody works: it is a wait already.', 'phase');
-    changeStep(context.db, { area, phase }, { others: who || null, others_on: who ? orNull(expectedOn) : null });
-    const step = { area, place: name, phase };
-    context.replan(job, who ? { kind: 'others', ...step, who } : { kind: 'step', ...step, what: 'ours' });
-  },
+  'step.others': (context, { steps, who, expectedOn }) =>
+    steps.forEach(({ area, phase }, index) => {
+      const { job, name } = nameOf(context, area);
+      requireStep(context, area, phase, `steps[${index}].phase`);
+      if (phaseFacts(phase).trade === 'nobody')
+        throw unprocessable(
+          'nobody-works',
+          `${name}, ${phaseFacts(phase).label}: here nobody works, it is a wait already.`,
+          `steps[${index}].phase`,
+        );
+      changeStep(context.db, { area, phase }, { others: who || null, others_on: who ? orNull(expectedOn) : null });
+      const step = { area, place: name, phase };
+      context.replan(job, who ? { kind: 'others', ...step, who } : { kind: 'step', ...step, what: 'ours' });
+    }),
 });

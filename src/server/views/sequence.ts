@@ -15,7 +15,8 @@ import { sayLimit } from '@/core/words/limit';
 import { jobHead } from './job-head';
 import { carryingOf } from './carrying';
 import { holdsOf } from './holds';
-import { planProblem } from '../reading/firm';
+import { tradesOfSubs } from '../reading/crews';
+import { planProblem, subRows } from '../reading/firm';
 import { areaNames, areaRows, partRows, phasesOf, stepRows } from '../reading/job';
 import { choiceRows, ownRules, ruleOf, switchRows, type OwnRuleRow } from '../reading/knowledge';
 import { planOf, tasksOf } from '../reading/plan';
@@ -41,6 +42,7 @@ export const sequenceView = ofJob((job): SequenceView => {
       return steps ? [{ id, name, steps }] : [];
     }),
     ...stepsOf(job),
+    subs: subRows(job.firm).map(({ id, name }) => ({ id, name, trades: tradesOfSubs(job.firm).get(id) ?? [] })),
     stages: stagesOf(job),
     carrying: carryingOf(job),
     own: ownLinkRows(job).map((row) => ({

@@ -232,19 +232,25 @@ export const visitHandlers = handlers({
     const plan = needPlan(context);
     const { name } = requireRow(context, 'sub', sub, 'sub');
     const trades = tradesOfSubs(readHouse(context.installation)).get(sub) ?? [];
-    const given = tasks.map((id, index) => {
+    const named = tasks.map((id, index) => {
       const task = plan.tasks.find((planned) => planned.id === id);
       if (!task || !isVisit(task)) throw notFound('visit', `tasks[${index}]`);
-      const work = sayWork(task.work);
       if (!trades.includes(task.trade))
         throw unprocessable(
           'not-their-trade',
           `${name} does no ${TRADES[task.trade].toLowerCase()}; add that trade to them under Firm, or choose another.`,
           'sub',
         );
-      if (task.crew === sub) throw unprocessable('theirs-already', `${name} comes for ${work} already.`, 'sub');
       return task;
     });
+    // Of several, those that they come for already stay as they were agreed.
+    const given = named.filter((task) => task.crew !== sub);
+    if (given.length === 0)
+      throw unprocessable(
+        'theirs-already',
+        `${name} comes for ${named.map(({ work }) => sayWork(work)).join(', ')} already.`,
+        'sub',
+      );
     for (const task of given)
       execute(
         context.db,

@@ -7,6 +7,6 @@ import { Sequence } from './sequence';
  * The page from its view as one text: a house has ten thousand values, and what is handed to the browser is looked at value
  * by value.
  */
-export function PackedSequence({ view }: { view: string }) {
-  return <Sequence view={useMemo(() => JSON.parse(view) as SequenceView, [view])} />;
+export function PackedSequence({ view, office }: { view: string; office: boolean }) {
+  return <Sequence office={office} view={useMemo(() => JSON.parse(view) as SequenceView, [view])} />;
 }

@@ -19,6 +19,7 @@ import { Logistics } from './logistics';
 import { QuietTimes } from './quiet';
 import { Rules } from './rules';
 import { Methods } from './methods';
+import { Several } from './several';
 import { StepSlip } from './step-slip';
 import { WorkedDays } from './worked-days';
 import { WalkThrough } from './walk-through';
@@ -39,11 +40,14 @@ type Step = StepView;
 /** Steps shown before one asks for all: the weeks that are looked at. */
 const FIRST = 40;
 
+/** Other ways to go about the order than to read it. */
+const WAYS = { through: 'Walk through it', tick: 'Tick several' } as const;
+
 /** The job's order as steps to read from the top: when, what, who, and the reason on every link. */
-export function Sequence({ view }: { view: SequenceView }) {
+export function Sequence({ view, office }: { view: SequenceView; office: boolean }) {
   const [of, setOf] = useState('');
   const [adding, setAdding] = useState(false);
-  const [through, setThrough] = useState(false);
+  const [way, setWay] = useState<'read' | 'through' | 'tick'>('read');
   const [all, setAll] = useState(false);
   const [step, setStep] = useState<string>();
   const chosen = view.steps.find((entry) => entry.task === step);
@@ -56,14 +60,17 @@ export function Sequence({ view }: { view: SequenceView }) {
           <span className="soft">{view.steps.length} steps to go</span>
           <span className="push actions no-print">
             <WhoseOrder view={view} of={of} onChange={setOf} />
-            <Button
-              variant="outline-secondary"
-              aria-pressed={through}
-              onClick={() => setThrough(!through)}
-              disabled={steps.length === 0}
-            >
-              {through ? 'Read by week' : 'Walk through it'}
-            </Button>
+            {(['through', 'tick'] as const).map((other) => (
+              <Button
+                key={other}
+                variant="outline-secondary"
+                aria-pressed={way === other}
+                onClick={() => setWay(way === other ? 'read' : other)}
+                disabled={steps.length === 0}
+              >
+                {way === other ? 'Read by week' : WAYS[other]}
+              </Button>
+            ))}
             <Button onClick={() => setAdding(true)} disabled={view.areas.length === 0}>
               Agree an order
             </Button>
@@ -71,7 +78,7 @@ export function Sequence({ view }: { view: SequenceView }) {
         </PageHead>
         <PlanProblemNotice problem={view.problem} />
         <Carrying view={view} />
-        {!through && of === '' && view.steps.length > 0 && <ByWeek view={view} onStep={setStep} />}
+        {way === 'read' && of === '' && view.steps.length > 0 && <ByWeek view={view} onStep={setStep} />}
         <div className="main-and-aside">
           <section>
             {view.steps.length === 0 && (
@@ -82,8 +89,10 @@ export function Sequence({ view }: { view: SequenceView }) {
                 </p>
               </Empty>
             )}
-            {through ? (
+            {way === 'through' ? (
               <WalkThrough key={of} steps={steps} onChange={setStep} />
+            ) : way === 'tick' ? (
+              <Several key={of} view={view} steps={steps} office={office} />
             ) : of === '' ? (
               <>
                 <Logistics view={view} />
@@ -112,7 +121,7 @@ export function Sequence({ view }: { view: SequenceView }) {
             <Gates view={view} />
             <QuietTimes view={view} />
             <WorkedDays view={view} />
-            {(through || of !== '') && <Logistics view={view} />}
+            {(way !== 'read' || of !== '') && <Logistics view={view} />}
             <Rules view={view} />
           </aside>
         </div>

@@ -47,7 +47,11 @@ export function StepSlip({ step, onDone }: { step: StepView; onDone: () => void 
         kind={giveToOthers}
         submit="Save"
         onDone={onDone}
-        start={() => ({ area, phase, who: time.others ?? '', ...(time.othersOn ? { expectedOn: time.othersOn } : {}) })}
+        start={() => ({
+          steps: [{ area, phase }],
+          who: time.others ?? '',
+          ...(time.othersOn ? { expectedOn: time.othersOn } : {}),
+        })}
       >
         <p className="soft small-text">
           Work by others is waited for and not commanded: the client’s own electrician, the network’s people. Leave the

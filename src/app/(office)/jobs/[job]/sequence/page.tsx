@@ -7,6 +7,6 @@ export const metadata = { title: 'Sequence' };
 
 export default async function SequencePage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown('person', (installation) => sequenceView(readJob(installation, job)));
-  return <PackedSequence view={JSON.stringify(view)} />;
+  const { view, person } = await shown('person', (installation) => sequenceView(readJob(installation, job)));
+  return <PackedSequence view={JSON.stringify(view)} office={person.role !== 'lead'} />;
 }
