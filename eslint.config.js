@@ -60,6 +60,16 @@ export default ts.config(
     rules: { 'no-restricted-syntax': ['error', ...NO_ADDRESSES] },
   },
   {
+    files: ['src/**/*.tsx'],
+    ignores: ['src/ui/kit/link.tsx'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { name: 'next/link', message: 'Use Link of ui/kit, which asks for no page before somebody does.' },
+      ],
+    },
+  },
+  {
     files: ['src/**/*.tsx', 'src/ui/**/*.ts'],
     plugins: { 'react-hooks': hooks },
     // The other rules of the set compile every component: a third of the time, for a compiler that is not used here.

@@ -46,6 +46,8 @@ const LONG = {
       FUZZ_ROUTES: '6000',
       FUZZ_SEED: String(Date.now() % 1_000_000),
     }),
+  /** Every view at both sizes, in the light and in the dark, by all that axe knows: about eight minutes. */
+  look: () => run(bin('vitest'), ['run', '--project', 'browser', 'views-on-a'], { LOOK_WHOLE: '1' }),
   /** Slips of drawn firms, the best answer against waiting and against a rule of thumb: `npm run long -- slips 200`. */
   slips: ([slips = '200']) => run(bin('vitest'), ['run', '--project', 'integration', 'slips.test'], { SLIPS: slips }),
   /** A firm that grew, with so many times the past: `npm run long -- years 100` is about one of three years. */

@@ -33,7 +33,14 @@ const isReadWhole = ({ name }: { name: string }): boolean =>
     name,
   );
 
-const STILL = [{ name: 'prefers-reduced-motion', value: 'reduce' }];
+const inColours = (value: 'light' | 'dark') => [
+  { name: 'prefers-reduced-motion', value: 'reduce' },
+  { name: 'prefers-color-scheme', value },
+];
+const [LIGHT, DARK] = [inColours('light'), inColours('dark')];
+
+/** Everything that axe knows, at every size and in the dark too; else what has not been asked at another size. */
+const WHOLE = process.env.LOOK_WHOLE === '1';
 
 /** How many screens a page takes before somebody asks for more of it. */
 const screensOf = (page: Page): Promise<number> =>
@@ -137,7 +144,12 @@ export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void 
         await page.waitForSelector('main');
         for (const words of 'press' in view ? (view.press ?? []) : []) await press(page, words);
         await atRest(page);
-        await inspect(page, view.name, size === PHONE && !isUsedOnSite(view));
+        await inspect(page, view.name, !WHOLE && size === PHONE && !isUsedOnSite(view));
+        if (WHOLE) {
+          await page.emulateMediaFeatures(DARK);
+          await inspect(page, `${view.name} in the dark`);
+          await page.emulateMediaFeatures(LIGHT);
+        }
         if ('press' in view && view.press) return;
         if (!isReadWhole(view)) expect(await screensOf(page)).toBeLessThanOrEqual(size === DESK ? 2.01 : 4.01);
         expect(await beyondAtDouble(page), 'pixels beyond the edge in text of double size').toBeLessThanOrEqual(0);
@@ -145,10 +157,10 @@ export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void 
           const least = /^\/walk\//.test(new URL(page.url()).pathname) ? 48 : 44;
           expect(await lowerThan(page, least), `what is lower than ${least} px under a thumb`).toEqual([]);
         }
-        if (size === DESK) {
-          await page.emulateMediaFeatures([...STILL, { name: 'prefers-color-scheme', value: 'dark' }]);
+        if (size === DESK && !WHOLE) {
+          await page.emulateMediaFeatures(DARK);
           expect(await contrastIn(page), 'what cannot be read in the dark').toEqual([]);
-          await page.emulateMediaFeatures([...STILL, { name: 'prefers-color-scheme', value: 'light' }]);
+          await page.emulateMediaFeatures(LIGHT);
         }
       },
     );

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useFormContext } from 'react-hook-form';

@@ -1,6 +1,6 @@
 'use client';
 import { routes } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { useMemo, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { BenchView } from '@/contract/views/layout';

@@ -1,7 +1,7 @@
 'use client';
 import { routes } from '@/contract/routes';
 import { useState } from 'react';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { sayOutlook } from '@/contract/commands/schedule';
 import type { CoordinationView } from '@/contract/views/coordination';
 import { LIMITS } from '@/core/schedule/weather';

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import type { ProblemDocument } from '@/contract/command';
 import { api, routes } from '@/contract/routes';
 import type { FirmView } from '@/contract/views/firm';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { useState } from 'react';
 import { routes } from '@/contract/routes';
 import { addSub, changeSub, subAway, subBack } from '@/contract/commands/firm';

@@ -1,6 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { useMemo } from 'react';
 import { Button, ProgressBar } from 'react-bootstrap';
 import { routes } from '@/contract/routes';

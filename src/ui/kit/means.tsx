@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from './link';
 import { useCallback, useState, type ReactNode } from 'react';
 import { routes } from '@/contract/routes';
 import type { Explained, Meaning } from '@/core/words/meanings';
@@ -32,9 +32,7 @@ export function Means({ of, children }: { of: Explained; children: ReactNode }) 
               <span>{meaning.means}</span>
             </>
           )}
-          <Link href={routes.words(of)} prefetch={false}>
-            All words and marks
-          </Link>
+          <Link href={routes.words(of)}>All words and marks</Link>
         </span>
       )}
     </>

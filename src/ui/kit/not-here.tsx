@@ -1,5 +1,5 @@
 import { routes } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from './link';
 
 export function NotHere() {
   return (

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from './link';
 import { before, type Path } from '@/contract/routes';
 import type { PastShown } from '@/contract/views/job';
 

@@ -1,6 +1,6 @@
 'use client';
 import { type Path } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from './link';
 import { usePathname } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Hidden } from './hidden';

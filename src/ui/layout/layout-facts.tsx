@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { Form } from 'react-bootstrap';
 import { describeArea } from '@/contract/commands/layout';
 import { routes } from '@/contract/routes';

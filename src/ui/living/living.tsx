@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { useState } from 'react';
 import { addProvision, dropProvision } from '@/contract/commands/provision';
 import { routes } from '@/contract/routes';

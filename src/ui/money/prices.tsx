@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import { priceScope, setJobMoney } from '@/contract/commands/money';

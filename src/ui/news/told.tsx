@@ -1,5 +1,5 @@
 import Form from 'next/form';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { routes } from '@/contract/routes';
 import type { ToldView } from '@/contract/views/news';
 import { Line, Lines } from '../kit/lines';

@@ -25,8 +25,11 @@ async function prepare(): Promise<void> {
   const ready = await navigator.serviceWorker.ready;
   ready.active?.postMessage('renew');
   if (await keepJobs()) remember();
-  await keepSeen();
+  if (isCarried()) await keepSeen();
 }
+
+/** Whether it is a phone or a tablet, which leaves the office and its network. */
+const isCarried = (): boolean => matchMedia('(pointer: coarse)').matches;
 
 /** Whether it is a while since this device was prepared; one that cannot remember is always due. */
 function isDue(): boolean {

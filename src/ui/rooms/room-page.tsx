@@ -1,6 +1,6 @@
 'use client';
 import { api, routes } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import type { RoomView } from '@/contract/views/job';
 import { TRADES } from '@/core/sequence/trades';
 import { followsWords, orderWords, stateWords } from '@/core/selections/states';

@@ -1,5 +1,5 @@
 import { routes } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import type { HoldView, RoomsView } from '@/contract/views/job';
 import { daysBetween, formatDay } from '@/core/units/day';
 import { counted } from '@/core/words/count';

@@ -1,6 +1,6 @@
 'use client';
 import { routes } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import type { CSSProperties } from 'react';
 import type { AreaView, RoomsView } from '@/contract/views/job';
 import { Caption, Ladder, RungCell } from '../kit/ladder';

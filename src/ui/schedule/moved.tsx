@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { Button } from 'react-bootstrap';
 import { setPin } from '@/contract/commands/schedule';
 import { NOBODY_TOLD, remindVisits, tellVisits } from '@/contract/commands/visits';

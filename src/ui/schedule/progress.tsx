@@ -2,7 +2,7 @@
 import { More } from '../kit/folded';
 import { routes } from '@/contract/routes';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
@@ -295,7 +295,6 @@ function Slipped({ view }: { view: ProgressView }) {
           className="btn btn-link p-0 mt-2 no-print"
           href={routes.progress(view.job.id, { against, slips: 'all' })}
           scroll={false}
-          prefetch={false}
         >
           Show all {view.slips}
         </Link>

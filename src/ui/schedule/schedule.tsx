@@ -3,7 +3,7 @@ import { taskRef } from '@/core/sequence/site';
 import { counted, daysOf } from '@/core/words/count';
 import { BOARD_BY, BOARD_WEEKS, boardCookie, type BoardBy, type BoardWeeks } from '@/contract/board-look';
 import { routes, type BoardShown, type Path } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import { Button, Form } from 'react-bootstrap';

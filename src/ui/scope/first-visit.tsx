@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { routes } from '@/contract/routes';
 import type { FirstVisitView } from '@/contract/views/scope';
 import { Line, Lines } from '../kit/lines';

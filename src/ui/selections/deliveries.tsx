@@ -1,6 +1,6 @@
 'use client';
 import { routes } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useFormContext, useWatch } from 'react-hook-form';

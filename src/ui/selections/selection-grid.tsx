@@ -1,7 +1,7 @@
 'use client';
 import { api, routes } from '@/contract/routes';
 import { flexRender, getCoreRowModel, getFilteredRowModel, useReactTable, type ColumnDef } from '@tanstack/react-table';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { changeSelection, expectSelection } from '@/contract/commands/selections';

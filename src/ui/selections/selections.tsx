@@ -1,6 +1,6 @@
 'use client';
 import { api, routes } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { useFormContext } from 'react-hook-form';

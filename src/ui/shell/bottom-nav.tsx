@@ -1,7 +1,7 @@
 'use client';
 import { routes, type Path } from '@/contract/routes';
 import { BrickWall, Ellipsis, Footprints, Send, Sun } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { LAST_JOB } from '../offline/seen';

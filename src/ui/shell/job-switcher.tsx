@@ -1,6 +1,6 @@
 'use client';
 import { routes } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { Dropdown } from 'react-bootstrap';
 import type { ShellView } from '@/contract/views/job';
 

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { usePathname } from 'next/navigation';
 import type { JobHead } from '@/contract/views/job';
 import { ExampleNotice } from './example-notice';

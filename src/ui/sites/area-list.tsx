@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { useState } from 'react';
 import { mergeArea, removeArea } from '@/contract/commands/sites';
 import { routes } from '@/contract/routes';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { undo } from '@/contract/commands/undo';
 import { routes } from '@/contract/routes';
 import type { ChangeMade, HistoryView } from '@/contract/views/history';

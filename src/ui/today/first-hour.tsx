@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import type { FirstStep } from '@/contract/views/today';
 import { Hidden } from '../kit/hidden';
 import { StateIcon } from '../kit/state-icon';

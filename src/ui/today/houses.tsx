@@ -1,5 +1,5 @@
 import { routes } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import type { TodayHouse } from '@/contract/views/today';
 import { formatDay, type Day } from '@/core/units/day';
 import { counted } from '@/core/words/count';

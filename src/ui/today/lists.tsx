@@ -1,5 +1,5 @@
 import { routes } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import type { ReactNode } from 'react';
 import type { TodayView } from '@/contract/views/today';
 import { formatDay } from '@/core/units/day';

@@ -1,5 +1,5 @@
 import { routes } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import type { Heard, TodayView } from '@/contract/views/today';
 import { counted } from '@/core/words/count';
 import { More } from '../kit/folded';

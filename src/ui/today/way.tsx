@@ -1,5 +1,5 @@
 import { routes } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import type { DayOutlook, TodayView } from '@/contract/views/today';
 import { counted } from '@/core/words/count';
 import { Block } from '../kit/page';

@@ -1,5 +1,5 @@
 import { api, routes } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import type { ReviewView } from '@/contract/views/walk';
 import type { MovedWork } from '@/core/news/news';
 import { addDays, daysBetween, formatDay, type Day } from '@/core/units/day';

@@ -1,6 +1,6 @@
 'use client';
 import { routes } from '@/contract/routes';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { Form } from 'react-bootstrap';
 import { purchaseShortage, unpurchaseShortage } from '@/contract/commands/completion';
 import type { RunView } from '@/contract/views/walk';

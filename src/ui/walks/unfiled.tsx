@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { HOLD_KINDS, type HoldKind } from '@/contract/commands/sites';

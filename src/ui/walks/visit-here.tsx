@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { useState } from 'react';
 import { removeLine } from '@/contract/commands/scope';
 import type { Removable } from '@/contract/commands/scope';

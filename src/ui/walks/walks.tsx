@@ -2,7 +2,7 @@
 import { api, routes } from '@/contract/routes';
 import type { SmallRoom, SmallSection as Section } from '@/contract/views/today';
 import { counted } from '@/core/words/count';
-import Link from 'next/link';
+import { Link } from '../kit/link';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import type { WalksView } from '@/contract/views/walk';
