@@ -12,7 +12,7 @@ const ACTS: Partial<Record<CommandType, string>> = {
   'visit.tell': 'told people of their days',
   'visit.remind': 'asked people once more',
   'decision.remind': 'reminded the client of a decision',
-  'visit.answer': 'said whether they come',
+  'visit.answer': 'noted who comes',
   'visit.free': 'let somebody off a day',
   'visit.give': 'gave a visit to somebody else',
   'plan.take': 'took the better plan',

@@ -22,7 +22,10 @@ export function picturesView(job: JobReading, before?: PastPlace): PicturesView 
     job: jobHead(job),
     days: [...groupBy(shown, ({ at }) => dayIn(zone, at))].map(([day, taken]) => ({
       day: formatDay(day, today),
-      areas: [...groupBy(pictureViews(job, taken), ({ area }) => area)].map(([name, pictures]) => ({ name, pictures })),
+      areas: [...groupBy(pictureViews(job, taken, day), ({ area }) => area)].map(([name, pictures]) => ({
+        name,
+        pictures,
+      })),
     })),
     past: pastShown(before, oldest && rows.length > SHOWN ? { at: oldest.at, id: oldest.id } : null),
   };

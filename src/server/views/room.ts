@@ -3,8 +3,10 @@ import type { PictureView, RoomView, StandpointView } from '@/contract/views/job
 import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import type { Work } from '@/core/sequence/works';
-import { formatDay } from '@/core/units/day';
+import { formatTime } from '@/core/units/date-words';
+import { formatDay, type Day } from '@/core/units/day';
 import { formatSlot } from '@/core/units/slot';
+import { dayIn, timeIn } from '@/core/units/zone';
 import { inOrderSeen, ofKind, type Observation, type ObservationKind, type Of } from '@/core/walks/observation';
 import { conflicts, differenceWords } from '@/core/walks/measured-again';
 import { countedWords, recordWords } from '@/core/walks/record-words';
@@ -156,8 +158,8 @@ function pastOf(
   };
 }
 
-/** Pictures as they are shown, in the order given. */
-export function pictureViews(job: JobReading, pictures: readonly Of<'picture'>[]): PictureView[] {
+/** Pictures as they are shown, in the order given. @param under the day under which they stand: its own say the hour alone */
+export function pictureViews(job: JobReading, pictures: readonly Of<'picture'>[], under?: Day): PictureView[] {
   const names = areaNames(job);
   const taken = takenAtOf(
     job.firm.db,
@@ -165,7 +167,9 @@ export function pictureViews(job: JobReading, pictures: readonly Of<'picture'>[]
   );
   return pictures.map((picture) => {
     const area = names.get(picture.area) ?? '';
-    const when = whenSeen(takenAt(picture.at, taken.get(picture.picture)), job.firm);
+    const at = takenAt(picture.at, taken.get(picture.picture));
+    const { zone } = job.firm;
+    const when = dayIn(zone, at) === under ? formatTime(timeIn(zone, at)) : whenSeen(at, job.firm);
     return {
       hash: picture.picture,
       area,

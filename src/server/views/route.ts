@@ -6,7 +6,7 @@ import { TRADES } from '@/core/sequence/trades';
 import { routeOf, type Stop } from '@/core/trips/route';
 import { tripsOf, type Left } from '@/core/trips/visits';
 import { formatTime } from '@/core/units/date-words';
-import { addDays, formatDay, formatWeekday, type Day } from '@/core/units/day';
+import { formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { workdaysAfter, workdaysBetween } from '@/core/units/workday';
 import { countedWords } from '@/core/walks/record-words';
@@ -147,7 +147,7 @@ function tripsByTrade(firm: FirmReading): RouteView['trips'] {
         days: trips.days.map(({ day, houses }) => {
           const on = day === 0 ? today : workdaysAfter(today, day, holidays);
           return {
-            ...{ day: on, label: `${formatWeekday(on)} ${formatDay(on, addDays(on, 1))}` },
+            ...{ day: on, label: formatDay(on, today) },
             houses: houses.map(({ job, items }) => ({
               name: jobRow(firm.job(job)).name,
               items: items.map((task) => ({ task, text: text.get(task) ?? '' })),

@@ -122,12 +122,12 @@ function Line({
       <text
         x={stroke.at.x}
         y={-stroke.at.y}
-        fontSize={stroke.height}
         textAnchor="middle"
         dominantBaseline="central"
         fill="currentColor"
         {...(stroke.turn ? { transform: `rotate(${-stroke.turn} ${stroke.at.x} ${-stroke.at.y})` } : {})}
         {...pick}
+        style={{ ...('style' in pick ? pick.style : {}), fontSize: `calc(${stroke.height}px * var(--writing, 1))` }}
       >
         {stroke.text}
       </text>

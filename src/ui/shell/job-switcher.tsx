@@ -9,7 +9,7 @@ export function JobSwitcher({ jobs, current }: { jobs: ShellView['jobs']; curren
   return (
     <Dropdown>
       <Dropdown.Toggle as="button" className="switcher text-truncate" aria-label={`${name}, choose another job`}>
-        {name}
+        <span className="text-truncate">{name}</span>
       </Dropdown.Toggle>
       <Dropdown.Menu>
         <Dropdown.Item as={Link} href={routes.today()}>

@@ -219,6 +219,9 @@ function ClientList({ view, setOpen }: { view: CompletionView; setOpen: (next: O
       {view.items.length === 0 && (
         <p className="soft mt-2">Nothing yet. On their page, clients write down what they want put right.</p>
       )}
+      {!view.openWalk && view.items.some(({ state }) => state === 'asked') && (
+        <p className="soft small-text mt-2 mb-0 no-print">Start a walk to take up what is to be put right.</p>
+      )}
       <Lines>
         {view.items.map((item) => (
           <Line
@@ -227,15 +230,11 @@ function ClientList({ view, setOpen }: { view: CompletionView; setOpen: (next: O
             beside={
               item.state === 'asked' && (
                 <span className="actions no-print">
-                  <Button
-                    size="sm"
-                    variant="outline-secondary"
-                    disabled={!view.openWalk}
-                    title={view.openWalk ? '' : 'Start a walk first'}
-                    onClick={() => setOpen({ form: 'take-up', item })}
-                  >
-                    Take up
-                  </Button>
+                  {view.openWalk && (
+                    <Button size="sm" variant="outline-secondary" onClick={() => setOpen({ form: 'take-up', item })}>
+                      Take up
+                    </Button>
+                  )}
                   <Button size="sm" variant="link" onClick={() => setOpen({ form: 'answer', item })}>
                     Answer
                   </Button>

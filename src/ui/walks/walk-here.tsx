@@ -97,7 +97,7 @@ function Begin({ job }: { job: JobPack }) {
     <div className="check-line d-flex gap-2 align-items-center">
       <span className="flex-fill fw-bold">{job.job.name}</span>
       <select
-        className="form-select field"
+        className="form-select w-auto"
         aria-label={`Kind of walk in ${job.job.name}`}
         value={kind}
         onChange={(event) => setKind(event.target.value as WalkKind)}
