@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, onTestFinished, vi } from 'vitest';
+import { makePdf } from '@/server/papers/pdf';
 import { unpackedTypeface } from '@/server/papers/typeface';
 import { root } from '../support/installations';
+import { textOf } from '../support/pdf-text';
 
 const packed = readFileSync(join(root, 'node_modules/@fontsource/archivo/files/archivo-latin-400-normal.woff'));
 
@@ -33,5 +35,17 @@ describe('a typeface that is unpacked', () => {
 
   it('is refused where it is packed otherwise', () => {
     expect(() => unpackedTypeface(plain)).toThrow('WOFF 1.0');
+  });
+});
+
+describe('a drawing on a paper', () => {
+  it('has its words in our typeface, and nothing to complain of', async () => {
+    const complaints: unknown[] = [];
+    const warn = vi.spyOn(console, 'warn').mockImplementation((said) => void complaints.push(said));
+    onTestFinished(() => warn.mockRestore());
+    const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="90" height="20"><text x="5" y="12">wall 1</text></svg>';
+    const paper = await makePdf(root, { title: 'A wall', subtitle: '', foot: '', content: [{ svg, width: 90 }] });
+    expect(complaints).toEqual([]);
+    expect((await textOf(paper)).text).toContain('wall 1');
   });
 });

@@ -17,15 +17,16 @@ interface Pdfmake {
 let maker: Pdfmake | undefined;
 
 /**
- * The one maker of PDF, with our own typefaces; nothing is ever fetched for a paper, and no file is read while one is set.
+ * The one maker of PDF, with our own typefaces; nothing is ever fetched for a paper, and no file but a typeface is read.
  */
 function pdfmake(root: string): Pdfmake {
   if (maker) return maker;
   const made = createRequire(join(root, 'package.json'))('pdfmake') as Pdfmake;
   const font = (family: string, name: string): string => {
-    const packed = readFileSync(join(root, 'node_modules', '@fontsource', family, 'files', name));
-    made.virtualfs.writeFileSync(name, unpackedTypeface(packed));
-    return name;
+    // Kept under its own path: drawings on a paper have no other files than real ones, and read it packed.
+    const file = join(root, 'node_modules', '@fontsource', family, 'files', name);
+    made.virtualfs.writeFileSync(file, unpackedTypeface(readFileSync(file)));
+    return file;
   };
   const [plain, bold, mono] = [
     font('archivo', 'archivo-latin-400-normal.woff'),
