@@ -18,7 +18,7 @@ describe('the way in, on site', () => {
     await page.waitForSelector('[name="height"][aria-invalid="true"]');
     await fillAll(page, { height: '2100' });
     await press(page, 'Save');
-    await seesText(page, '900 mm wide, 2100 mm high; everything passes it');
+    await seesText(page, '900 mm wide, 2100 mm high; everything goes through here');
 
     await press(page, 'Add a narrow place');
     await fillAll(page, { what: 'Round the milk room' });

@@ -5,7 +5,7 @@ import type { PastShown } from '@/contract/views/job';
 import { openDatabase } from '@/server/database/open';
 import { databaseFile, type Installation } from '@/server/installation';
 import { coordinationView } from '@/server/views/coordination';
-import { findable } from '@/server/views/find';
+import { findable, saidAnywhere } from '@/server/views/find';
 import { layoutView } from '@/server/views/layout';
 import { sharedView } from '@/server/public/shared';
 import { newsView } from '@/server/views/news';
@@ -87,6 +87,7 @@ const PAGES: Record<string, (installation: Installation) => unknown> = {
   'a neighbour’s page': (installation) => sharedView(installation, { ...OF_HOUSE, audience: 'neighbour' }),
   'a crew’s page': (installation) => sharedView(installation, { ...OF_HOUSE, audience: 'crew' }),
   Find: (installation) => findable(readHouse(installation)),
+  'Find by words': (installation) => saidAnywhere(readHouse(installation), 'the wall'),
   Bench: (installation) => benchView(readOpenJobs(installation)),
   plan: (installation) => planInput(readFirm(installation)),
 };

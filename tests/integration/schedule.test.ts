@@ -701,7 +701,7 @@ describe('the plan as a whole', () => {
     ).toBe(true);
     expect(view.done).toBeGreaterThan(0.1);
     expect(view.words).toMatch(
-      /^\d+ % of the work is done, \d+ % of that where nobody sees it; in the last two weeks \d+ % of it\.$/,
+      /^\d+ % of the work is done, \d+ % of it in the last two weeks\. Of what is done, \d+ % is out of sight\.$/,
     );
     const shares = view.overTime.done.filter((share) => share !== null);
     expect([...shares].sort((a, b) => a - b)).toEqual(shares);

@@ -9,7 +9,7 @@ export interface WayView {
   id: string;
   version: number;
   areaId: string | null;
-  /** Empty where everything passes it. */
+  /** Empty where everything goes through it. */
   area: string;
   what: string;
   text: string;

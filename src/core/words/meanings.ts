@@ -47,7 +47,7 @@ const FIGURES = table({
   promised: ['Promised', 'The day that the client was promised.'],
   'weeks-left': ['Weeks left', 'Calendar weeks from today to the last day of work.'],
   'work-done': ['Work done', 'The part of all planned hours of work that walks have seen done.'],
-  'agreed-now': ['Agreed by this week', 'The part that would be done by now if everything had gone as agreed.'],
+  'agreed-now': ['As agreed, by now', 'The part that would be done by now if everything had gone as agreed.'],
   'cannot-before': ['Cannot end before', 'No order of the work ends sooner, with these crews and these deliveries.'],
   between: ['Between', 'Worked days between that day and the plan: the most that a better order could win.'],
   trips: ['Trips', 'How often crews travel to a job; a visit ends when they are away for a whole working day.'],

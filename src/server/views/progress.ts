@@ -166,8 +166,8 @@ function workOf(job: JobReading): Work {
     words:
       whole === 0
         ? ''
-        : `${percent(share)} of the work is done, ${percent(hidden)} of that where nobody sees it; in the last two ` +
-          `weeks ${percent(lately / whole)} of it.`,
+        : `${percent(share)} of the work is done, ${percent(lately / whole)} of it in the last two weeks. ` +
+          `Of what is done, ${percent(hidden)} is out of sight.`,
   };
 }
 

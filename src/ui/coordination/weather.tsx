@@ -34,8 +34,8 @@ export function Weather({ view }: { view: CoordinationView }) {
       ) : (
         <>
           <p className="small-text soft mt-2 mb-1">
-            Said {view.saidAt}; outdoor work keeps off {LIMITS.rain} mm in half a day, heights off {LIMITS.wind} m/s,
-            wet work off {LIMITS.frost} °C.
+            Said {view.saidAt}. Work outside stops at {LIMITS.rain} mm of rain in half a day, work at heights at{' '}
+            {LIMITS.wind} m/s of wind, wet work below {LIMITS.frost} °C.
           </p>
           <Outlook view={view} />
         </>

@@ -103,7 +103,7 @@ function Shown({ view }: { view: LivingView }) {
           </div>
         ))}
       </section>
-      <p className="soft small-text">Filled is there, hatched is something instead, red is none.</p>
+      <p className="soft small-text">Filled: it is there. Hatched: something stands in for it. Red: there is none.</p>
       <div className="columns">
         <Block heading="What is missing when">
           {view.gaps.length === 0 && (
@@ -141,7 +141,7 @@ function Provisions({ view }: { view: LivingView }) {
   const { busy, give } = useSend();
   return (
     <Block
-      heading="Instead of it"
+      heading="What stands in"
       beside={
         <LinkButton className="push" onClick={() => setOpen(true)}>
           Add<Hidden> something that stands in</Hidden>
@@ -170,7 +170,7 @@ function Provisions({ view }: { view: LivingView }) {
           </Line>
         ))}
       </Lines>
-      <SidePanel title="Instead of it" open={open} onClose={() => setOpen(false)}>
+      <SidePanel title="What stands in" open={open} onClose={() => setOpen(false)}>
         <CommandForm
           kind={addProvision}
           submit="Keep it"

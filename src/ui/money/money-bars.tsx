@@ -78,19 +78,19 @@ export function MoneyBars({ view }: { view: MoneyView }) {
       <p className="small-text soft mb-0">
         {expectedProfit !== null && (
           <>
-            Expected to be left for the firm, without the tax:{' '}
+            The firm is expected to keep, before tax,{' '}
             <span className={`mono ${expectedProfit < 0 ? 'bad' : 'good'}`}>{money(expectedProfit)}</span>.{' '}
           </>
         )}
         {view.risk.open > 0 && (
           <>
-            Not in it: {view.risk.open} {view.risk.open === 1 ? 'assumption' : 'assumptions'} still open,{' '}
-            <span className="mono">{money(view.risk.most)}</span> if all are wrong,{' '}
-            <span className="mono">{money(view.risk.likely)}</span> by how sure we are.{' '}
+            Not counted: {view.risk.open} {view.risk.open === 1 ? 'assumption' : 'assumptions'} still open, which would
+            cost <span className="mono">{money(view.risk.most)}</span> if {view.risk.open === 1 ? 'it is' : 'all are'}{' '}
+            wrong; by how sure we are, <span className="mono">{money(view.risk.likely)}</span>.{' '}
           </>
         )}
-        Costs are before overhead and tax. The part of the work that is done ({Math.round(view.done * 100)} %) counts at
-        least as planned, since bills come late.
+        Costs are before overhead and tax. What is done ({Math.round(view.done * 100)} % of the work) is counted with at
+        least what was planned for it, since bills come late.
       </p>
     </section>
   );

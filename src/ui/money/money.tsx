@@ -189,8 +189,7 @@ function Otherwise({ view, onOpen }: { view: MoneyView; onOpen: (open: MoneyOpen
           <Line key={item.id} mark={<StateIcon kind="waiting" />} beside={<Sum of={item.price} />}>
             {item.text}
             <div className="small-text soft">
-              chosen, and neither a line of scope nor an allowance pays for it: name it on its line, or hold it against
-              an allowance
+              chosen, but no line of scope and no allowance covers it: name it on a line, or charge it to an allowance
             </div>
           </Line>
         ))}

@@ -119,7 +119,7 @@ export function Progress({ view }: { view: ProgressView }) {
           {view.planned !== null && (
             <div>
               <dt>
-                <Means of="figure.agreed-now">Agreed by this week</Means>
+                <Means of="figure.agreed-now">As agreed, by now</Means>
               </dt>
               <dd>{Math.round(100 * view.planned)} %</dd>
             </div>

@@ -199,10 +199,10 @@ const bare = ({ key, name, cost, upkeepPerYear, lifeYears, leadDays, works, line
 });
 const moveWords = (option: OptionView): string =>
   option.moves === null
-    ? 'Its effect on the finish cannot be planned.'
+    ? 'What it does to the end cannot be planned.'
     : option.moves === 0
-      ? 'The finish stays.'
-      : `The finish moves ${Math.abs(option.moves)} ${Math.abs(option.moves) === 1 ? 'day' : 'days'} ` +
+      ? 'The end stays where it is.'
+      : `The end moves ${Math.abs(option.moves)} ${Math.abs(option.moves) === 1 ? 'day' : 'days'} ` +
         `${option.moves > 0 ? 'later' : 'earlier'}.`;
 
 /** Rows are what is compared, columns the options; the best of each figure is said, not coloured alone. */

@@ -221,7 +221,7 @@ function Delivery({
 
 function Loose({ view }: { view: DeliveriesView }) {
   return (
-    <Block heading="In no delivery yet">
+    <Block heading="Not in a delivery yet">
       <Lines>
         {view.loose.map((entry) => (
           <Line

@@ -144,7 +144,7 @@ function Item({
       )}
       {request.waits.length > 0 && (
         <p className="mb-1">
-          <span className="soft">Stands still without it: </span>
+          <span className="soft">Waits for it: </span>
           {request.waits.map((wait, index) => (
             <span key={`${wait.href}${wait.text}`}>
               {index > 0 && ', '}

@@ -130,7 +130,7 @@ function Piece({ piece, onOpen }: { piece: LargePieceView; onOpen: Terms['onOpen
           {text}
         </div>
       ))}
-      {piece.held.length > 0 && <div className="small-text soft">Held against: {piece.held.join('; ')}.</div>}
+      {piece.held.length > 0 && <div className="small-text soft">Compared with: {piece.held.join('; ')}.</div>}
       {piece.planned && (
         <div className="small-text good">Carrying it in is {piece.planned === 'done' ? 'done' : 'in the plan'}.</div>
       )}
@@ -171,7 +171,7 @@ function Ways({ view, onOpen }: Terms) {
           >
             {way.what}
             <div className={`small-text ${way.bad ? 'bad' : 'soft'}`}>
-              {[way.text, way.area ? `to ${way.area}` : 'everything passes it', way.beside && 'another way in']
+              {[way.text, way.area ? `to ${way.area}` : 'everything goes through here', way.beside && 'another way in']
                 .filter(Boolean)
                 .join('; ')}
             </div>

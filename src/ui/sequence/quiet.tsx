@@ -52,12 +52,12 @@ export function QuietTimes({ view }: { view: SequenceView }) {
             mark={<StateIcon kind="waiting" silent />}
             beside={
               <Button size="sm" variant="outline-secondary" onClick={() => setOpen({ said: one })}>
-                Hold it<Hidden>: {one.text}</Hidden>
+                Plan around it<Hidden>: {one.text}</Hidden>
               </Button>
             }
           >
             <span className="fw-bold">{one.area}</span>: {one.text}{' '}
-            <span className="soft">Said on a walk; it holds nothing yet.</span>
+            <span className="soft">Said on a walk; nothing is planned around it yet.</span>
           </Line>
         ))}
         {times.map((time) => (
@@ -97,7 +97,7 @@ function QuietForm({ view, said, onDone }: { view: SequenceView; said: Said | un
   return (
     <CommandForm
       kind={addQuiet}
-      submit="Hold it"
+      submit="Plan around it"
       onDone={onDone}
       beside={<FormEffect kind={addQuiet} />}
       start={() => ({
@@ -115,7 +115,7 @@ function QuietForm({ view, said, onDone }: { view: SequenceView; said: Said | un
     >
       <SelectField
         name="covers"
-        label="What keeps off"
+        label="What stops"
         options={[
           ['loud', 'loud work'],
           ['all', 'all work'],

@@ -37,7 +37,7 @@ function Order({ view }: { view: RouteView }) {
   return (
     <Block heading="In this order">
       {view.route.length === 0 && view.missed.length === 0 && (
-        <p className="soft mt-2">Tick where you go today; the order that is over first comes by itself.</p>
+        <p className="soft mt-2">Tick where you go today; the quickest order is worked out for you.</p>
       )}
       <Lines>
         {view.route.map(({ place, name, arrives, begins, leaves, travels, guessed }) => (
@@ -58,8 +58,8 @@ function Order({ view }: { view: RouteView }) {
       ))}
       {view.route.length > 0 && (
         <p className="soft small-text mt-2">
-          From the yard at {formatTime(view.starts)}; over at {view.ends}, {counted(view.travels, 'minute')} on the way. No order of
-          these stops is over sooner.
+          From the yard at {formatTime(view.starts)}; over at {view.ends}, {counted(view.travels, 'minute')} on the way.
+          No other order of these stops is quicker.
         </p>
       )}
     </Block>
@@ -239,7 +239,7 @@ function Trips({ view }: { view: RouteView }) {
           >
             <span className="fw-bold">{crew}</span> <span className="soft">{trade}</span>: {counted(trips, 'trip')}
             {apart > trips && ` instead of ${apart}`}
-            {proven && <span className="soft">; fewer do not pay</span>}
+            {proven && trips > 1 && <span className="soft">; fewer would cost more than they save</span>}
             {days.map(({ day, label, houses }) => (
               <div key={day} className="small-text">
                 <span className="fw-bold">{label}</span>:{' '}
