@@ -416,7 +416,10 @@ describe('the route of a walk', () => {
 describe('the screens of sequence and schedule', () => {
   it('read the order with its times and reasons, the ways of working, the rules, and what has to be there', () => {
     const page = words(
-      html(<Sequence office view={sequenceView(readJob(installation, signalHouse))} />, `/jobs/${signalHouse}/sequence`),
+      html(
+        <Sequence office view={sequenceView(readJob(installation, signalHouse))} />,
+        `/jobs/${signalHouse}/sequence`,
+      ),
     );
     // This week stands open, later ones are a line; every step has what decides its day.
     expect(page).toMatch(/This week \d+ steps .* gas pipe Boiler cupboard .* Next week \d+ /);

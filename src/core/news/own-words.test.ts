@@ -116,18 +116,21 @@ describe('a day in a text', () => {
     expect(saysDay('on Thursday', '2027-03-04', ON)).toBe(false);
   });
 
-  it.each(DATE_LANGUAGES)('is found as this program and people write it in %s, and another is put in its place', (language) => {
-    writeDatesIn(dateWordsOf(language, 24));
-    fc.assert(
-      fc.property(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 1, max: 200 }), (ahead, later) => {
-        const day = addDays(ON, ahead);
-        const other = addDays(day, later);
-        for (const said of [formatDay(day), longDay(day)]) {
-          const text = `We come on ${said}, at ten.`;
-          expect(saysDay(text, day, ON)).toBe(true);
-          expect(sayAnotherDay(text, day, other, ON)).toBe(`We come on ${longDay(other)}, at ten.`);
-        }
-      }),
-    );
-  });
+  it.each(DATE_LANGUAGES)(
+    'is found as this program and people write it in %s, and another is put in its place',
+    (language) => {
+      writeDatesIn(dateWordsOf(language, 24));
+      fc.assert(
+        fc.property(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 1, max: 200 }), (ahead, later) => {
+          const day = addDays(ON, ahead);
+          const other = addDays(day, later);
+          for (const said of [formatDay(day), longDay(day)]) {
+            const text = `We come on ${said}, at ten.`;
+            expect(saysDay(text, day, ON)).toBe(true);
+            expect(sayAnotherDay(text, day, other, ON)).toBe(`We come on ${longDay(other)}, at ten.`);
+          }
+        }),
+      );
+    },
+  );
 });

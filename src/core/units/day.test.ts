@@ -2,7 +2,19 @@ import fc from 'fast-check';
 import { afterEach, describe, expect, it } from 'vitest';
 import { DATE_LANGUAGES, dateWordsOf } from './date-languages';
 import { ENGLISH, formatTime, monthName, writeDatesIn } from './date-words';
-import { addDays, backToWeekday, daysBetween, firstOfMonth, formatDate, formatDay, formatMonth, isDay, longDay, monthsBetween, weekday } from './day';
+import {
+  addDays,
+  backToWeekday,
+  daysBetween,
+  firstOfMonth,
+  formatDate,
+  formatDay,
+  formatMonth,
+  isDay,
+  longDay,
+  monthsBetween,
+  weekday,
+} from './day';
 import { dayOfSlot, formatSlot, isAfternoon, slotOf } from './slot';
 import { isWorkday, workdaysAfter, workdaysBefore, workdaysBetween, workdayUntil } from './workday';
 

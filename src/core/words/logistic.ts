@@ -47,6 +47,9 @@ export const sayPlaceAndHours = ({
   fromHour: string;
   toHour: string;
 }): string =>
-  [place, [fromHour && `from ${formatTime(fromHour)}`, toHour && `until ${formatTime(toHour)}`].filter(Boolean).join(' ')]
+  [
+    place,
+    [fromHour && `from ${formatTime(fromHour)}`, toHour && `until ${formatTime(toHour)}`].filter(Boolean).join(' '),
+  ]
     .filter(Boolean)
     .join(', ');

@@ -113,11 +113,23 @@ function ofOffice(firm: FirmReading): OfOffice {
   };
 }
 
+/** By which clock it lives, and how it writes days and hours. */
+function timeView(
+  { clock }: Installation,
+  firm: FirmReading,
+): Pick<FirmView, 'zone' | 'time' | 'dates' | 'clockHours'> {
+  const [row, { zone }] = [firmRow(firm), firm];
+  return {
+    ...{ zone, time: formatTime(timeIn(zone, clock.now())) },
+    ...{ dates: (row?.dates ?? 'en') as DateLanguage, clockHours: row?.clock_hours ?? 24 },
+  };
+}
+
 /** Who the firm is and whom it calls in. */
 export function firmView(installation: Installation, { role }: Pick<PersonView, 'role'>): FirmView {
   const isOwner = role === 'contractor';
   const firm = readFirm(installation);
-  const { zone, today: now } = firm;
+  const { today: now } = firm;
   const row = firmRow(firm);
   const open = (wholePlan(firm)?.tasks ?? []).filter((task) => task.state !== 'done');
   const works = groupBy(open, (task) => task.crew ?? '');
@@ -126,11 +138,8 @@ export function firmView(installation: Installation, { role }: Pick<PersonView, 
   return {
     name: row?.name ?? '',
     town: row?.town ?? '',
-    zone,
     today: now,
-    time: formatTime(timeIn(zone, installation.clock.now())),
-    dates: (row?.dates ?? 'en') as DateLanguage,
-    clockHours: row?.clock_hours ?? 24,
+    ...timeView(installation, firm),
     people: peopleView(installation, firm, isOwner),
     door: isOwner ? doorView(installation, firm) : [],
     subs: subs.map((sub) => ({

@@ -37,7 +37,8 @@ function clockView(installation: Installation): MachineView['clock'] {
   const behind = installation.clock.behind?.();
   if (!behind) return null;
   const zone = zoneOf(installation.db);
-  const said = (at: Date): string => `${formatDay(dayIn(zone, at), dayIn(zone, behind.latest))}, ${formatTime(timeIn(zone, at))}`;
+  const said = (at: Date): string =>
+    `${formatDay(dayIn(zone, at), dayIn(zone, behind.latest))}, ${formatTime(timeIn(zone, at))}`;
   return { shows: said(behind.shows), latest: said(behind.latest) };
 }
 

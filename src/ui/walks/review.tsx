@@ -109,7 +109,7 @@ export function Review({ view }: { view: ReviewView }) {
                   {narration.name}:{' '}
                   {narration.open === 0
                     ? 'every note is checked.'
-                    : `${counted(narration.open, 'note')} from what you said ${narration.open === 1 ? 'waits' : 'wait'} to be checked.`}{' '}
+                    : `${counted(narration.open, 'note')} from what you said ${narration.open === 1 ? 'is' : 'are'} to be checked.`}{' '}
                   <Link href={routes.walk(walk.id)}>Open the walk</Link>
                 </span>
               </p>
