@@ -49,6 +49,18 @@ describe('a phone', () => {
     await on.again();
   });
 
+  it('asks for no page that nobody has gone to', async () => {
+    const page = await visit(on.browser, PHONE, on.complaints);
+    const asked: string[] = [];
+    page.on('request', (request) => {
+      if (request.headers()['next-router-prefetch']) asked.push(request.url());
+    });
+    await page.goto(`${on.server.url}/`);
+    await seesText(page, 'What the marks mean');
+    await page.waitForNetworkIdle({ concurrency: 1, idleTime: 500 });
+    expect(asked).toEqual([]);
+  });
+
   it('shows that more pages lie beside those in sight', async () => {
     const page = await on.at(`/jobs/${demoId('dairy')}/scope`, PHONE);
     await page.waitForSelector('.sub-places[data-more="right"]');

@@ -1,3 +1,4 @@
+import { dateWords, formatTime } from '../units/date-words';
 import { HOUSEHOLD_NEEDS, type HouseholdNeed } from '../sites/household-needs';
 
 /** From one day to another, as it is told a household. @param until the first day on which it is over; null while nothing ends it */
@@ -15,4 +16,5 @@ export const sayConflict = (need: HouseholdNeed | 'water', nights: number): stri
 };
 
 /** Half-days as hours people live by: `8 to 12`. */
-export const HOURS = { 0: '8 to 12', 1: '12:30 to 16:30' } as const;
+export const hoursOfHalf = (isLater: boolean): string =>
+  isLater ? `${formatTime('12:30')} to ${formatTime('16:30')}` : dateWords().twelveHours ? '8 am to noon' : '8 to 12';

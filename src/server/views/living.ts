@@ -5,7 +5,7 @@ import { taskId } from '@/core/sequence/site';
 import { HOUSEHOLD_NEEDS, isHouseholdNeed } from '@/core/sites/household-needs';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
-import { HOURS, sayConflict, sayGap, sayPeriod } from '@/core/words/living';
+import { hoursOfHalf, sayConflict, sayGap, sayPeriod } from '@/core/words/living';
 import { listed } from '@/core/words/count';
 import { capital } from '@/core/words/letters';
 import { areaNames, jobRow } from '../reading/job';
@@ -52,7 +52,7 @@ export const livingOff = (job: JobReading): LivingView['off'] => {
   return [...byTime.values()].flatMap((list) => {
     const [first] = list;
     if (!first) return [];
-    const hours = HOURS[isAfternoon(first.slot) ? 1 : 0];
+    const hours = hoursOfHalf(isAfternoon(first.slot));
     const day = dayOfSlot(today, first.slot);
     return [
       {
