@@ -1,3 +1,4 @@
+'use client';
 import { routes } from '@/contract/routes';
 import { Link } from '../kit/link';
 import type { Heard, TodayView } from '@/contract/views/today';
