@@ -13,6 +13,7 @@ import { SidePanel } from '../kit/side-panel';
 import { useToast } from '../kit/toast';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
+import { OthersFields } from './others-fields';
 
 type Tickable = StepView & { area: string; phase: Phase };
 
@@ -115,12 +116,7 @@ export function Several({ view, steps, office }: { view: SequenceView; steps: re
         )}
         {asked === 'others' && (
           <CommandForm kind={giveToOthers} submit="Save" onDone={over} start={() => ({ steps: ends, who: '' })}>
-            <p className="soft small-text">
-              Work by others is waited for and not commanded: the client’s own electrician, the network’s people. Leave
-              the name empty where it is ours.
-            </p>
-            <TextField name="who" label="Somebody else" />
-            <TextField name="expectedOn" label="The day they named" type="date" />
+            <OthersFields />
           </CommandForm>
         )}
       </SidePanel>

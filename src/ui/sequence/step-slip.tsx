@@ -7,6 +7,7 @@ import type { StepView } from '@/contract/views/plan';
 import { FormEffect } from '../kit/effect';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { useSend } from '../kit/use-send';
+import { OthersFields } from './others-fields';
 
 /** How long a step takes and from what, in which parts, and whether somebody else does it. */
 export function StepSlip({ step, onDone }: { step: StepView; onDone: () => void }) {
@@ -53,12 +54,7 @@ export function StepSlip({ step, onDone }: { step: StepView; onDone: () => void 
           ...(time.othersOn ? { expectedOn: time.othersOn } : {}),
         })}
       >
-        <p className="soft small-text">
-          Work by others is waited for and not commanded: the client’s own electrician, the network’s people. Leave the
-          name empty where it is ours.
-        </p>
-        <TextField name="who" label="Somebody else" />
-        <TextField name="expectedOn" label="The day they named" type="date" />
+        <OthersFields />
       </CommandForm>
     </>
   );
