@@ -92,7 +92,10 @@ describe('trips and route', () => {
     expect(view.route.map(({ guessed }) => guessed)).toEqual([true, true]);
     expect(view.guesses.map(({ one, other }) => [one, other])).not.toContainEqual(['yard', signalHouse]);
     expect(view.trips.length).toBeGreaterThan(0);
-    for (const { trips, apart } of view.trips) expect(trips).toBeLessThanOrEqual(apart);
+    for (const { trips, apart, days } of view.trips) {
+      expect(trips).toBeLessThanOrEqual(apart);
+      for (const { day, label } of days) expect(label).toBe(formatDay(day, view.day));
+    }
     const thirteen = Array.from({ length: 13 }, (_, at) => ({ ...stops[0]!, place: String(at) }));
     expect(give(installation, 'route.keep', { day: TODAY, starts: '08:00', stops: thirteen })).toMatchObject({
       status: 'refused',

@@ -417,7 +417,7 @@ describe('the screens of sequence and schedule', () => {
   it('read the order with its times and reasons, the ways of working, the rules, and what has to be there', () => {
     const page = words(
       html(
-        <Sequence office view={sequenceView(readJob(installation, signalHouse))} />,
+        <Sequence role="contractor" view={sequenceView(readJob(installation, signalHouse))} />,
         `/jobs/${signalHouse}/sequence`,
       ),
     );

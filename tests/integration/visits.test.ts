@@ -258,6 +258,19 @@ describe('what a sub says', () => {
     must(installation, 'visit.give', { tasks: [visit.task], sub: demoId('sub', 'plaster') });
     renewOnce(installation);
     expect(readPlan(installation.db)?.tasks.find(({ id }) => id === visit.task)?.crew).toBe(demoId('sub', 'plaster'));
+    // Of several, what is theirs already stays as it was agreed; alone it is refused.
+    must(installation, 'visit.answer', { visits: [half(installation, 'board')], answer: 'yes', by: 'Marek' });
+    const others = (readPlan(installation.db)?.tasks ?? []).filter(
+      (task) => task.trade === 'board' && task.crew === demoId('sub', 'board') && isVisit(task),
+    );
+    const again = { tasks: [visit.task, ...others.slice(0, 1).map(({ id }) => id)], sub: demoId('sub', 'plaster') };
+    expect(others.length).toBeGreaterThan(0);
+    must(installation, 'visit.give', again);
+    expect(queryOne(installation.db, 'SELECT said FROM visit_day WHERE task = @task', { task: visit.task })).toEqual({
+      said: 'confirmed',
+    });
+    renewOnce(installation);
+    expect(codeOf(give(installation, 'visit.give', again))).toBe('theirs-already');
     // Another event later it is still theirs.
     rainOn(installation, addDays(TODAY, 5));
     renewOnce(installation);

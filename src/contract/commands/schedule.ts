@@ -80,7 +80,7 @@ export const dropGate = command('gate.drop', EVERYBODY, 'plan', object({ id: fie
 /** Steps that are ticked at once at most. */
 export const MOST_STEPS = 60;
 const ONE_AT_LEAST = 'tick at least one step';
-const TOO_MANY = 'at most sixty steps at once';
+const TOO_MANY = `at most ${MOST_STEPS} steps at once`;
 
 /** Somebody else does them: waited for, not commanded. Without a name they are ours again. */
 export const giveToOthers = command(

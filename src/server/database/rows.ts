@@ -394,7 +394,7 @@ export interface Rows {
     keep_recordings: number | null;
     keep_origins: number | null;
     keep_neighbours: number | null;
-    dates: string;
+    dates: 'en' | 'en-US' | 'da' | 'de' | 'es' | 'fr' | 'it' | 'nb' | 'nl' | 'pt' | 'sv';
     clock_hours: 12 | 24;
   };
   fixture: {

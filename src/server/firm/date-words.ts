@@ -1,13 +1,14 @@
-import { dateWordsOf, type DateLanguage } from '@/core/units/date-languages';
+import { dateWordsOf } from '@/core/units/date-languages';
 import { ENGLISH, writeDatesIn, type DateWords } from '@/core/units/date-words';
 import type { Connection } from '../database/open';
 import { queryOne } from '../database/query';
+import type { Rows } from '../database/rows';
 
 const known = new Map<string, DateWords>();
 
 /** How the firm writes days and hours. */
 export function datesOfFirm(db: Connection): DateWords {
-  const firm = queryOne<{ dates: DateLanguage; clock_hours: 12 | 24 }>(db, 'SELECT dates, clock_hours FROM firm');
+  const firm = queryOne<Pick<Rows['firm'], 'dates' | 'clock_hours'>>(db, 'SELECT dates, clock_hours FROM firm');
   if (!firm) return ENGLISH;
   const key = `${firm.dates} ${firm.clock_hours}`;
   const words = known.get(key) ?? dateWordsOf(firm.dates, firm.clock_hours);

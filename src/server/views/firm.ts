@@ -1,7 +1,6 @@
 import type { FirmView } from '@/contract/views/firm';
 import { groupBy } from '@/core/group-by';
 import { TRADE_KEYS } from '@/core/sequence/trades';
-import type { DateLanguage } from '@/core/units/date-languages';
 import { formatTime, monthName } from '@/core/units/date-words';
 import { timeIn } from '@/core/units/zone';
 import { publicRoutes } from '@/contract/routes';
@@ -121,7 +120,7 @@ function timeView(
   const [row, { zone }] = [firmRow(firm), firm];
   return {
     ...{ zone, time: formatTime(timeIn(zone, clock.now())) },
-    ...{ dates: (row?.dates ?? 'en') as DateLanguage, clockHours: row?.clock_hours ?? 24 },
+    ...{ dates: row?.dates ?? 'en', clockHours: row?.clock_hours ?? 24 },
   };
 }
 

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { writeRule } from '@/contract/commands/knowledge';
 import { addLink, removeLink } from '@/contract/commands/sites';
+import type { Role } from '@/contract/command';
 import type { SequenceView, StepView } from '@/contract/views/plan';
 import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
 import { JobTabs } from '../shell/job-tabs';
@@ -44,7 +45,7 @@ const FIRST = 40;
 const WAYS = { through: 'Walk through it', tick: 'Tick several' } as const;
 
 /** The job's order as steps to read from the top: when, what, who, and the reason on every link. */
-export function Sequence({ view, office }: { view: SequenceView; office: boolean }) {
+export function Sequence({ view, role }: { view: SequenceView; role: Role }) {
   const [of, setOf] = useState('');
   const [adding, setAdding] = useState(false);
   const [way, setWay] = useState<'read' | 'through' | 'tick'>('read');
@@ -92,7 +93,7 @@ export function Sequence({ view, office }: { view: SequenceView; office: boolean
             {way === 'through' ? (
               <WalkThrough key={of} steps={steps} onChange={setStep} />
             ) : way === 'tick' ? (
-              <Several key={of} view={view} steps={steps} office={office} />
+              <Several key={of} view={view} steps={steps} office={role !== 'lead'} />
             ) : of === '' ? (
               <>
                 <Logistics view={view} />

@@ -21,6 +21,10 @@ type Tickable = StepView & { area: string; phase: Phase };
 const isTickable = (step: StepView): step is Tickable =>
   step.area !== null && step.phase !== null && step.time?.parts.length === 0;
 
+/** Somebody of ours comes for it, and has not begun: what can go to another sub. */
+const isVisitToCome = ({ state, trade, time }: StepView): boolean =>
+  state === 'waiting' && trade !== 'nobody' && !time?.others;
+
 /** Many steps at once: ticked, then said to be done, or given to whoever comes for them. */
 export function Several({ view, steps, office }: { view: SequenceView; steps: readonly StepView[]; office: boolean }) {
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
@@ -45,6 +49,7 @@ export function Several({ view, steps, office }: { view: SequenceView; steps: re
     steps: ends.map((end) => ({ id: newId(), ...end })),
   });
   const what = counted(chosen.length, 'step');
+  const visits = chosen.filter(isVisitToCome);
   const tickAsDone = async (): Promise<void> => {
     if (chosen.some(({ phase }) => isPassedByName(phase))) return setAsked('passed');
     const given = done();
@@ -60,8 +65,11 @@ export function Several({ view, steps, office }: { view: SequenceView; steps: re
     });
   };
   const giveTo = async (sub: SequenceView['subs'][number]): Promise<void> => {
-    const told = { text: `${sub.name} comes for ${what}; the plan follows.`, back: 'Whoever came before comes again.' };
-    if (await give(giveVisits, { tasks: chosen.map(({ task }) => task), sub: sub.id }, told)) over();
+    const told = {
+      text: `${sub.name} comes for ${counted(visits.length, 'step')}; the plan follows.`,
+      back: 'Whoever came before comes again.',
+    };
+    if (await give(giveVisits, { tasks: visits.map(({ task }) => task), sub: sub.id }, told)) over();
   };
   if (all.length === 0) return <p className="soft">No steps that can be ticked.</p>;
   return (
@@ -99,7 +107,7 @@ export function Several({ view, steps, office }: { view: SequenceView; steps: re
           <Button disabled={busy} onClick={() => void tickAsDone()}>
             Done
           </Button>
-          {office && <GiveTo view={view} steps={chosen} busy={busy} onGive={(sub) => void giveTo(sub)} />}
+          {office && <GiveTo view={view} steps={visits} busy={busy} onGive={(sub) => void giveTo(sub)} />}
           <Button variant="outline-secondary" disabled={busy} onClick={() => setAsked('others')}>
             Somebody else does them…
           </Button>
@@ -138,7 +146,7 @@ function GiveTo({
 }) {
   const trades = new Set(steps.map(({ trade }) => trade));
   const subs = view.subs.filter((sub) => [...trades].every((trade) => sub.trades.includes(trade)));
-  if (subs.length < 2) return null;
+  if (trades.size === 0 || subs.length < 2) return null;
   return (
     <Form.Select
       className="mid-field"

@@ -16,6 +16,6 @@ export const useSending = (): Sending => use(SendingBy);
 /** What becomes of a message that is sent, as somebody who is about to send one wants to know it. */
 export const SENDING_WORDS: Record<Sending, string> = {
   play: 'The demo only plays at sending: nothing leaves this machine. The link stands under News.',
-  mail: 'It goes out by e-mail, in the firm’s name. Between 21:00 and 6:00 it waits for the morning.',
+  mail: 'It goes out by e-mail, in the firm’s name. At night it waits for the morning.',
   'by hand': 'This program sends no e-mail by itself: under News you open the message in your own, or copy its link.',
 };

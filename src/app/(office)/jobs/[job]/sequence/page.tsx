@@ -8,5 +8,5 @@ export const metadata = { title: 'Sequence' };
 export default async function SequencePage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
   const { view, person } = await shown('person', (installation) => sequenceView(readJob(installation, job)));
-  return <PackedSequence view={JSON.stringify(view)} office={person.role !== 'lead'} />;
+  return <PackedSequence view={JSON.stringify(view)} role={person.role} />;
 }
